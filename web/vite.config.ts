@@ -1,9 +1,9 @@
-/** One configuration for what is built: `--mode app`, `player`, `boot`, `post` or `lms`. */
+/** One configuration for what is built: `--mode app`, `boot`, `post`, `lms`, or `player-…` for each way of tracking. */
 import react from "@vitejs/plugin-react";
 import { defineConfig, type UserConfig } from "vite";
 
 /** A single classic script, which also runs from a folder without a server. */
-function script(entry: string, name: string, alias: Record<string, string> = {}, folder = name): UserConfig {
+function script(entry: string, name: string, alias: Record<string, string> = {}, folder = name, css = name): UserConfig {
   return {
     plugins: [react()],
     resolve: { alias },
@@ -15,8 +15,8 @@ function script(entry: string, name: string, alias: Record<string, string> = {},
       target: "es2022",
       assetsInlineLimit: 0,
       lib: {
-        entry, name: `zigzag_${name}`, formats: ["iife"],
-        fileName: () => `${name}.js`, cssFileName: name,
+        entry, name: `zigzag_${name.replace("-", "_")}`, formats: ["iife"],
+        fileName: () => `${name}.js`, cssFileName: css,
       },
       rollupOptions: { output: { assetFileNames: "[name][extname]" } },
     },
@@ -32,7 +32,7 @@ const SMALL = {
 };
 
 export default defineConfig(({ mode }) => {
-  if (mode === "player") return script("player/main.tsx", "player", SMALL);
+  if (mode.startsWith("player-")) return script(`player/starts/${mode.slice(7)}.ts`, mode, SMALL, "player", "player");
   if (mode === "boot") return script("player/boot.ts", "boot", {}, "player");
   if (mode === "post") return script("player/post/main.ts", "post", {}, "player");
   if (mode === "lms") return script("lms/main.ts", "lms");

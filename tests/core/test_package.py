@@ -34,7 +34,8 @@ from .packing import archived, packaged, taken_out
 from .samples import program_of, quiz_course
 
 ROOT = Path(__file__).parents[2]
-PLAYER = {"player.js": b"// player", "player.css": b"/* style */"}
+PLAYER = {**{f"player-{one}.js": f"// {one}".encode() for one in ("scorm12", "scorm2004", "web")},
+          "player.css": b"/* style */"}
 NS = {"cp": "http://www.imsproject.org/xsd/imscp_rootv1p1p2"}
 ADLCP = "{http://www.adlnet.org/xsd/adlcp_rootv1p2}"
 
@@ -97,7 +98,7 @@ def test_scorm_12_manifest_says_what_the_standard_asks(demo):
 def test_web_package_has_no_manifest_and_only_used_media(demo):
     document, media = demo
     files = packed("web", document, PLAYER, media)
-    assert "imsmanifest.xml" not in files and b'data-tracking="web"' in files["index.html"]
+    assert "imsmanifest.xml" not in files and files["player/player.js"] == b"// web"
     first = document.model_copy(update={
         "course": document.course.model_copy(update={"slides": document.course.slides[:1]}),
         "slides": document.slides[:1]})
@@ -257,7 +258,7 @@ def test_only_the_fonts_of_the_theme_are_packed(demo):
         b'src:url(data:font/woff2;base64,AAAA)}' % family
         for family in (b"Nunito", b"Bricolage Grotesque", b"Atkinson Hyperlegible Next")
     )
-    player = {"player.js": b"", "player.css": css + b".zz{color:red}"}
+    player = {"player.css": css + b".zz{color:red}"}
     files = packed("web", document, player, media)
     style = files["player/player.css"]
     # Each whole, and after it cut: the later one is asked first.

@@ -85,7 +85,7 @@ def test_a_new_button_speaks_the_courses_language():
 
 
 def test_the_page_of_a_course_is_written_in_its_direction():
-    shown = page(Course(id="course", title="دورة", language="ar"), "web", ())
+    shown = page(Course(id="course", title="دورة", language="ar"), ())
     assert '<html lang="ar" dir="rtl">' in shown
     assert "جارٍ تحميل الدورة" in shown
     assert direction("de") == "ltr"

@@ -1,7 +1,7 @@
 """Traces for the TypeScript engine: what the reference did, step by step.
 
 Each trace is one JSON file: the program, whole and as it is packaged, the seed, and for every
-event the state after it, the effects, the saved progress and the calls to a SCORM 1.2 LMS.
+event the state after it, the effects, the saved progress and the calls to an LMS by SCORM.
 """
 
 import json
@@ -11,11 +11,15 @@ from typing import Any
 from zigzag_core.engine import engine, state
 from zigzag_core.engine.index import Index
 from zigzag_core.program import Program
-from zigzag_core.tracking import progress, scorm12
+from zigzag_core.tracking import progress, scorm12, scorm2004
 from zigzag_core.tracking.shortened import LEVELS, shortened
 
 SHORTENED_EVERY = 4
 """Shortened progress takes most of the time of a trace: after so many events each it is traced."""
+
+HELD = ("primary",)
+MOMENT = "2026-11-28T12:34:56.78Z"
+"""An objective that the LMS has already, and when answers were given: as in `web/tests/replay.ts`."""
 
 FOLDER = Path(__file__).parent / "traces"
 
@@ -34,6 +38,11 @@ def trace(program: Program, seed: int, events: list[dict[str, Any]]) -> dict[str
                 progress.pack(index, shortened(index, now, level)) for level in range(1, LEVELS)],
             "restored": state.as_json(progress.unpack(index, packed)),
             "calls": scorm12.status_calls(index, now),
+            "calls2004": scorm2004.status_calls(index, now, HELD),
+            "interactions2004": [
+                scorm2004.interaction_calls(index, effect, number, MOMENT)
+                for effect in effects if effect["effect"] == "answered"
+            ],
             "interactions": [
                 scorm12.interaction_calls(index, effect, number, "12:34:56")
                 for effect in effects if effect["effect"] == "answered"

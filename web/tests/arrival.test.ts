@@ -8,8 +8,9 @@ import { Session } from "../player/app/session";
 import type { Arriving } from "../player/boot";
 import { Index } from "../player/engine/program";
 import { unpack } from "../player/tracking/progress";
-import { Scorm12Tracker } from "../player/tracking/scorm12Tracker";
-import { StrictLms } from "./strictLms";
+import { SCORM12 } from "../player/tracking/scorm12";
+import { ScormTracker } from "../player/tracking/scormTracker";
+import { offered, StrictLms } from "./strictLms";
 
 const traces = fileURLToPath(new URL("../../tests/parity/traces/day.json", import.meta.url));
 const program = (JSON.parse(readFileSync(traces, "utf8")) as { program: Program }[])[0]?.program as Program;
@@ -28,7 +29,7 @@ beforeEach(async () => {
   arriving = { texts: [JSON.stringify(head)], count: 2, onPart: () => {} };
   lms = new StrictLms();
   const arrival = new Arrival(arriving);
-  session = new Session(arrival.index, new Scorm12Tracker(arrival.index, () => lms, arrival.whole), { seed: 7, arrival });
+  session = new Session(arrival.index, new ScormTracker(arrival.index, SCORM12, arrival.whole, () => offered(lms)), { seed: 7, arrival });
   const beginning = session.begin();
   await vi.advanceTimersByTimeAsync(6_000);
   await beginning;

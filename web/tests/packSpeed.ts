@@ -4,8 +4,9 @@ import type { Program } from "../api/types";
 import type { Answer, State } from "../player/engine/state";
 import { Index } from "../player/engine/program";
 import { pack, unpack } from "../player/tracking/progress";
-import { Scorm12Tracker } from "../player/tracking/scorm12Tracker";
-import { StrictLms } from "./strictLms";
+import { SCORM12 } from "../player/tracking/scorm12";
+import { ScormTracker } from "../player/tracking/scormTracker";
+import { offered, StrictLms } from "./strictLms";
 
 const file = process.argv.at(-1) ?? "";
 const { program, progress } = JSON.parse(readFileSync(file, "utf8")) as { program: Program; progress: string };
@@ -20,7 +21,7 @@ function each(rounds: number, work: (round: number) => void): number {
 }
 
 Object.assign(globalThis, { window: globalThis });
-const tracker = new Scorm12Tracker(index, () => new StrictLms());
+const tracker = new ScormTracker(index, SCORM12, undefined, () => offered(new StrictLms()));
 await tracker.begin();
 const told = each(2_000, (n) => tracker.tell({ ...state, time: state.time + n }, []));
 const question = Object.keys(state.answers)[0] as string;

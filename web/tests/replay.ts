@@ -8,6 +8,11 @@ import { asJson } from "../player/engine/state";
 import { pack, unpack } from "../player/tracking/progress";
 import { shortened } from "../player/tracking/shortened";
 import { interactionCalls, statusCalls } from "../player/tracking/scorm12";
+import { interactionCalls as interactions2004, statusCalls as calls2004 } from "../player/tracking/scorm2004";
+
+/** What `tests/parity/traces.py` takes as well. */
+const HELD = ["primary"];
+const MOMENT = "2026-11-28T12:34:56.78Z";
 
 /** What an event led to. */
 export interface Outcome {
@@ -18,6 +23,8 @@ export interface Outcome {
   restored: unknown;
   calls: unknown;
   interactions: unknown;
+  calls2004: unknown;
+  interactions2004: unknown;
 }
 
 /** What the Python engine did: a program, whole and as it is packaged, and an outcome for each event. */
@@ -44,6 +51,9 @@ export function* replay(trace: Trace): Generator<[where: string, here: unknown, 
       calls: statusCalls(index, state),
       interactions: effects.filter((effect) => effect.effect === "answered")
         .map((effect) => interactionCalls(index, effect, position, "12:34:56")),
+      calls2004: calls2004(index, state, HELD),
+      interactions2004: effects.filter((effect) => effect.effect === "answered")
+        .map((effect) => interactions2004(index, effect, position, MOMENT)),
     };
     yield [`event ${position}, ${event.event}`, here, there];
   }

@@ -1,8 +1,8 @@
 /** Which of several runs of one learner an LMS is to hold. */
 import { expect, test } from "vitest";
-import { counting, type Standing12 } from "../player/tracking/runs";
+import { counting, type Held } from "../player/tracking/runs";
 
-const at = (status: string, score: number | null = null): Standing12 => ({ status, score });
+const at = (status: string, score: number | null = null): Held => ({ status, score });
 
 test.each([
   // Before anything is decided, the run itself is told.

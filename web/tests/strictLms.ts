@@ -1,5 +1,5 @@
 /** A SCORM 1.2 run-time API that takes nothing but what the standard allows, and can misbehave. */
-import type { Api12 } from "../player/tracking/findApi";
+import type { Offered } from "../player/tracking/findApi";
 
 const TIMESPAN = /^[0-9]{2,4}:[0-5][0-9]:[0-5][0-9](\.[0-9]{1,2})?$/;
 const DECIMAL = /^-?[0-9]{1,3}(\.[0-9]+)?$/;
@@ -27,7 +27,7 @@ const WRITABLE: [RegExp, (value: string) => boolean][] = [
   [/^cmi\.interactions\.\d+\.latency$/, (v) => TIMESPAN.test(v)],
 ];
 
-export class StrictLms implements Api12 {
+export class StrictLms {
   readonly data = new Map<string, string>();
   readonly committed = new Map<string, string>();
   readonly refusals: string[] = [];
@@ -141,4 +141,9 @@ export class StrictLms implements Api12 {
     if (what) this.refusals.push(`${error} ${what}`);
     return "false";
   }
+}
+
+/** Return what an LMS offers to a package: its methods. */
+export function offered<Lms extends object>(lms: Lms | null): Offered | null {
+  return lms as unknown as Offered | null;
 }

@@ -10,9 +10,10 @@ import type { State } from "../player/engine/state";
 import { findApi } from "../player/tracking/findApi";
 import { LocalTracker } from "../player/tracking/local";
 import { pack, unpack } from "../player/tracking/progress";
-import { Scorm12Tracker } from "../player/tracking/scorm12Tracker";
+import { SCORM12 } from "../player/tracking/scorm12";
+import { ScormTracker } from "../player/tracking/scormTracker";
 import { shortened } from "../player/tracking/shortened";
-import { StrictLms } from "./strictLms";
+import { offered, StrictLms } from "./strictLms";
 
 const traces = fileURLToPath(new URL("../../tests/parity/traces/day.json", import.meta.url));
 const program = (JSON.parse(readFileSync(traces, "utf8")) as { program: Program }[])[0]?.program as Program;
@@ -49,7 +50,7 @@ afterEach(() => {
 });
 
 async function begun(lms: StrictLms | null, wait = 6_000): Promise<Session> {
-  const session = new Session(index, new Scorm12Tracker(index, () => lms), { seed: 7 });
+  const session = new Session(index, new ScormTracker(index, SCORM12, undefined, () => offered(lms)), { seed: 7 });
   const begin = session.begin();
   await vi.advanceTimersByTimeAsync(wait);
   await begin;
@@ -180,7 +181,7 @@ describe("a strict LMS", () => {
   test("tells the mark to pass that the LMS asks for", async () => {
     const strictest = new StrictLms({ "cmi.student_data.mastery_score": "100" });
     const own = new Index(program);
-    const session = new Session(own, new Scorm12Tracker(own, () => strictest), { seed: 7 });
+    const session = new Session(own, new ScormTracker(own, SCORM12, undefined, () => offered(strictest)), { seed: 7 });
     const beginning = session.begin();
     await vi.advanceTimersByTimeAsync(6_000);
     await beginning;
@@ -219,7 +220,7 @@ describe("a strict LMS", () => {
   });
 
   test.each([["normal", true], ["review", false], ["browse", false]])("says whether a run in %s mode counts", async (mode, counts) => {
-    const begin = new Scorm12Tracker(index, () => new StrictLms({ "cmi.core.lesson_mode": mode })).begin();
+    const begin = new ScormTracker(index, SCORM12, undefined, () => offered(new StrictLms({ "cmi.core.lesson_mode": mode }))).begin();
     await vi.advanceTimersByTimeAsync(6_000);
     expect((await begin).counts).toBe(counts);
   });
@@ -329,7 +330,7 @@ describe("a bad LMS", () => {
   test("that cuts progress without a word is found out and gets what counts", async () => {
     const lms = new StrictLms();
     lms.cutsAt = 4_096;
-    const session = new Session(wordy, new Scorm12Tracker(wordy, () => lms), { seed: 7 });
+    const session = new Session(wordy, new ScormTracker(wordy, SCORM12, undefined, () => offered(lms)), { seed: 7 });
     const begin = session.begin();
     await vi.advanceTimersByTimeAsync(1_000);
     await begin;
@@ -402,7 +403,7 @@ describe("a bad LMS", () => {
 
   test("that answers late is waited for", async () => {
     let lms: StrictLms | null = null;
-    const session = new Session(index, new Scorm12Tracker(index, () => lms), { seed: 1 });
+    const session = new Session(index, new ScormTracker(index, SCORM12, undefined, () => offered(lms)), { seed: 1 });
     const begin = session.begin();
     await vi.advanceTimersByTimeAsync(3_000);
     expect(session.read().phase.kind).toBe("connecting");
@@ -534,7 +535,7 @@ describe("finding the API", () => {
     for (let n = 0; n < depth; n++) frame = { parent: frame };
     return frame;
   };
-  const find = (frame: Frame): unknown => findApi(frame as unknown as Window);
+  const find = (frame: Frame): unknown => findApi(SCORM12, frame as unknown as Window);
 
   const lmsApi = (): object => ({ LMSInitialize: () => "true" });
 

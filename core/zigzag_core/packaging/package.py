@@ -1,9 +1,9 @@
 """Packages: a program, the player, fonts and media as one archive."""
 
 import json
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from functools import lru_cache, partial
-from typing import BinaryIO, Literal
+from typing import BinaryIO, Literal, get_args
 
 from jinja2 import Environment, PackageLoader
 
@@ -19,11 +19,16 @@ from .archive import OpenMedia, media_path
 from .fonts import Cut, cut_font, fonts_of
 from .incremental import CompiledCourse
 from .manifest12 import manifest12
+from .manifest2004 import manifest2004
 from .parts import deflated, in_parts
 from .write_zip import Content, write_zip
 
-PackageKind = Literal["scorm12", "web"]
-KINDS: tuple[PackageKind, ...] = ("scorm12", "web")
+PackageKind = Literal["scorm12", "scorm2004", "scorm2004_3", "web"]
+"""By whom a package is tracked: SCORM 1.2, SCORM 2004 in its 4th or its 3rd edition, nobody."""
+KINDS: tuple[PackageKind, ...] = get_args(PackageKind)
+_TRACKING: Mapping[PackageKind, str] = {
+    "scorm12": "scorm12", "scorm2004": "scorm2004", "scorm2004_3": "scorm2004", "web": "web"}
+"""Which of the players a package has: `web/player/starts/`."""
 
 _SCRIPTS = ("player/boot.js", "program.js", "player/player.z.js")
 _POST = "post.js"
@@ -60,7 +65,7 @@ def build_package(
     """
     course = compiled.course
     files: dict[str, Content] = {
-        "index.html": page(course, kind, _SCRIPTS, receivers=receivers).encode(),
+        "index.html": page(course, _SCRIPTS, receivers=receivers).encode(),
         words.FILE: compiled.words.model_dump_json(indent=1).encode(),
     }
     parts = in_parts(compiled)
@@ -68,10 +73,11 @@ def build_package(
         name = "program.js" if number == 1 else f"program-{number}.js"
         files[name] = f'zigzagPart({number},{len(parts)},"{deflated(part)}");\n'.encode()
     css, fonts = fonts_of(player.get("player.css", b""), themes_of(course), parts, cut)
+    script = player.get(f"player-{_TRACKING[kind]}.js", b"")
     files |= {f"player/{name}": data for name, data in sorted({**player, **fonts}.items())
-              if name != _POST or posts_of(course)}
-    files["player/player.css"] = css
-    files["player/player.z.js"] = _deflated_player(css, player.get("player.js", b""))
+              if not name.startswith("player-") and (name != _POST or posts_of(course))}
+    files |= {"player/player.css": css, "player/player.js": script,
+              "player/player.z.js": _deflated_player(css, script)}
     files |= {
         place_in_package(file): _as_shown(file, media, course.theme.colours)
         for file in compiled.used.files
@@ -80,12 +86,22 @@ def build_package(
         place_in_package(file, colours): _as_shown(file, media, colours)
         for colours, drawings in compiled.used.drawings.values() for file in drawings
     }
-    if kind == "scorm12":
-        files = {"imsmanifest.xml": manifest12(course, files), **files}
-    write_zip(files, into)
+    write_zip({**_manifest(kind, course, files), **files}, into)
 
 
-@lru_cache(maxsize=4)
+def _manifest(kind: PackageKind, course: Course, paths: Iterable[str]) -> dict[str, bytes]:
+    """The file by which an LMS knows a package, by its path; none for the web."""
+    match kind:
+        case "scorm12":
+            return {"imsmanifest.xml": manifest12(course, paths)}
+        case "scorm2004":
+            return {"imsmanifest.xml": manifest2004(course, paths, 4)}
+        case "scorm2004_3":
+            return {"imsmanifest.xml": manifest2004(course, paths, 3)}
+    return {}
+
+
+@lru_cache(maxsize=8)
 def _deflated_player(css: bytes, script: bytes) -> bytes:
     """The player for `web/player/boot.ts`; the plain files are there where that may not run it."""
     # In the page itself, paths begin at the page.
@@ -102,19 +118,19 @@ def _as_shown(file: MediaFile, media: OpenMedia, colours: Colours) -> Content:
 
 
 def page(
-    course: Course, tracking: str, scripts: Sequence[str], styles: Sequence[str] = (),
+    course: Course, scripts: Sequence[str], styles: Sequence[str] = (),
     app: str = "", receivers: Receivers | None = None,
 ) -> str:
     """Return the page that starts the player: with the `scripts` and `styles` at these addresses.
 
-    `tracking` says who is told, and `app` is the origin of the workbench that watches a rehearsal.
-    `receivers` take the reports of quizzes.
+    `app` is the origin of the workbench that watches a rehearsal. `receivers` take the reports of
+    quizzes.
     """
     say = say_in(course.language, course.words)
     return _TEMPLATES.get_template("page.html").render(
         language=course.language, direction=direction(course.language),
         loading=say("loading_course"), needs_script=say("needs_script"),
-        title=course.title, tracking=tracking, scripts=scripts, styles=styles, app=app,
+        title=course.title, scripts=scripts, styles=styles, app=app,
         post=json.dumps(dict(receivers)) if receivers else "")
 
 

@@ -91,9 +91,9 @@ def _written(grader: Grader, written: dict[str, str]) -> Record:
     accepts = [part.accepts for part in grader.parts if part.accepts]
     if grader.kind == "numeric" and accepts:
         number = number_in(texts[0], accepts[0].units)
-        exact = tuple(_precise(r.low) for r in accepts[0].ranges if r.low == r.high)
+        exact = tuple(precise(r.low) for r in accepts[0].ranges if r.low == r.high)
         if number is not None:
-            return Record("numeric", _precise(number), exact)
+            return Record("numeric", precise(number), exact)
         return Record("fill-in", _short(texts[0]), exact)
     if len(texts) == 1 and accepts:
         return Record("fill-in", _short(texts[0]), _patterns(*accepts[0].words))
@@ -133,7 +133,7 @@ def _sign(signs: str, index: int) -> str:
     return signs[min(index, len(signs) - 1)]
 
 
-def _precise(value: float) -> str:
+def precise(value: float) -> str:
     """Return a CMIDecimal with at most six places: an answer is recorded as it was given."""
     if abs(value) >= _LARGE:
         return decimal(value)
@@ -142,15 +142,20 @@ def _precise(value: float) -> str:
 
 
 def _short(text: str) -> str:
-    return next(iter(_pieces(text)), "")
+    return cut(text, LONGEST)
 
 
-def _pieces(text: str) -> list[str]:
-    """Return `text` in pieces that a response takes: lengths are counted in UTF-16 units."""
+def cut(text: str, longest: int) -> str:
+    """Return the beginning of `text` that is at most so long, counted in UTF-16 units."""
+    return next(iter(_pieces(text, longest)), "")
+
+
+def _pieces(text: str, longest: int = LONGEST) -> list[str]:
+    """Return `text` in pieces that are at most so long, counted in UTF-16 units."""
     pieces, piece, length = [], "", 0
     for sign in text:
         units = 2 if ord(sign) > 0xFFFF else 1
-        if length + units > LONGEST:
+        if length + units > longest:
             pieces.append(piece)
             piece, length = "", 0
         piece, length = piece + sign, length + units

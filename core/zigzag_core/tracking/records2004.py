@@ -2,23 +2,25 @@
 
 Sources: IEEE 1484.11.1 (the data model of SCORM 2004 4th Edition), interactions; ADL, *xAPI 1.0.3*,
 part 2, section 2.4.4.1 (interaction activities). Parts stand as their ids, in the author's order.
+The twin is `web/player/tracking/records2004.ts`.
 """
 
 import re
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from zigzag_core.course.text.numbers import number_in
 from zigzag_core.grading.tally import Given
 from zigzag_core.program import Grader, GraderPart
 
-from .records12 import decimal
+from .records12 import cut, precise
 
 SHORT, LONG = 250, 4_000
 _BETWEEN, _INSIDE, _TO = "[,]", "[.]", "[:]"
 _RESERVED = re.compile(r"\[[,.:]\]|^\{(?=(?:lang|case_matters|order_matters)=)")
 _MOST_PATTERNS = 5
+_MOST_PREFIX = 40
 INTERACTION = "http://adlnet.gov/expapi/activities/cmi.interaction"
 
 
@@ -33,6 +35,12 @@ class Record2004:
 
 def record2004(grader: Grader, given: Given) -> Record2004:
     """Return how `given` is told to an LMS by SCORM 2004, or to an LRS by xAPI."""
+    found = _record(grader, given)
+    # Nothing is right in a survey.
+    return replace(found, patterns=()) if grader.purpose == "survey" else found
+
+
+def _record(grader: Grader, given: Given) -> Record2004:
     ids = [part.id for part in grader.parts]
     match grader.form:
         case "choose":
@@ -50,10 +58,10 @@ def record2004(grader: Grader, given: Given) -> Record2004:
             return Record2004("performance", _pairs(marks), patterns)
         case "scale":
             if len(grader.parts) == 1:
-                return Record2004("likert", given[0][1][:SHORT] if given else "")
+                return Record2004("likert", cut(given[0][1], SHORT) if given else "")
             return Record2004("performance", _pairs(given))
         case "free":
-            return Record2004("long-fill-in", " ".join(text for _, text in given)[:LONG])
+            return Record2004("long-fill-in", cut(" ".join(text for _, text in given), LONG))
     return _written(grader, dict(given))
 
 
@@ -67,22 +75,22 @@ def _choice(grader: Grader, chosen: list[str]) -> Record2004:
 
 
 def _written(grader: Grader, written: dict[str, str]) -> Record2004:
-    texts = [_literal(written.get(part.id, ""))[:SHORT] for part in grader.parts]
+    texts = [cut(_literal(written.get(part.id, "")), SHORT) for part in grader.parts]
     accepts = [part.accepts for part in grader.parts if part.accepts]
     if grader.kind == "numeric" and accepts:
         number = number_in(texts[0], accepts[0].units)
         if number is not None:
-            return Record2004("numeric", decimal(number), tuple(
-                f"{decimal(r.low)}{_TO}{decimal(r.high)}"
+            return Record2004("numeric", precise(number), tuple(
+                f"{precise(r.low)}{_TO}{precise(r.high)}"
                 for r in accepts[0].ranges[:_MOST_PATTERNS]))
     loose = all(one.any_case for one in accepts)
     prefix = f"{{case_matters={'false' if loose else 'true'}}}{{order_matters=true}}"
     if len(grader.parts) == 1 and accepts:
         words = accepts[0].words[:_MOST_PATTERNS]
-        patterns = tuple(prefix + _literal(word)[:SHORT] for word in words)
+        patterns = tuple(prefix + cut(_literal(word), SHORT) for word in words)
     else:
         firsts = [a.words[0] if a.words else "" for a in accepts]
-        patterns = _one(_list(_literal(word)[:SHORT] for word in firsts), prefix)
+        patterns = _one(_list(cut(_literal(word), SHORT) for word in firsts), prefix)
     return Record2004("fill-in", _list(texts), patterns)
 
 
@@ -114,7 +122,14 @@ def _components(parts: tuple[GraderPart, ...], language: str) -> list[dict[str, 
 
 
 def _list(values: Iterable[str]) -> str:
-    return _BETWEEN.join(values)[:LONG]
+    """`values` with the delimiter between them: as many as there is room for."""
+    listed = ""
+    for number, value in enumerate(values):
+        longer = f"{listed}{_BETWEEN}{value}" if number else value
+        if len(longer.encode("utf-16-le")) // 2 > LONG - _MOST_PREFIX:
+            break
+        listed = longer
+    return listed
 
 
 def _literal(text: str) -> str:
@@ -128,4 +143,4 @@ def _pairs(pairs: Iterable[tuple[str, str]]) -> str:
 
 
 def _one(text: str, prefix: str = "") -> tuple[str, ...]:
-    return ((prefix + text)[:LONG],) if text else ()
+    return (prefix + text,) if text else ()

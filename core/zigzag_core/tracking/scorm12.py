@@ -91,14 +91,20 @@ def interaction_calls(
 
 
 def _result(grader: Grader, effect: Mapping[str, Any]) -> str:
-    """What is partly right is told as the share of its points (CMIDecimal, section 3.4.4); where
-    there are none as neutral. It is neither *correct* nor *wrong*."""
     if effect["result"] != "partly":
         return _RESULTS[effect["result"]]
+    return share_of(grader, effect) or "neutral"
+
+
+def share_of(grader: Grader, effect: Mapping[str, Any]) -> str | None:
+    """Return the share of its points that an answer got which is partly right, as a decimal.
+
+    Such an answer is neither *correct* nor *wrong* (1.2: CMIDecimal, section 3.4.4). None where
+    there are no points.
+    """
     if grader.purpose != "scored" or not grader.points:
-        return "neutral"
-    share = math.floor(max(effect["points"] / grader.points, 0.0) * 100 + 0.5) / 100
-    return decimal(share)
+        return None
+    return decimal(math.floor(max(effect["points"] / grader.points, 0.0) * 100 + 0.5) / 100)
 
 
 def timespan(milliseconds: int) -> str:

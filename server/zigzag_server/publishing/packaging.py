@@ -26,7 +26,7 @@ from .models import Publication
 def player_files() -> dict[str, bytes]:
     """Return the built player by file name."""
     folder = settings.WEB_DIST / "player"
-    if not (folder / "player.js").exists():
+    if not (folder / "player.css").exists():
         raise Problem(503, "not_built", "The player is not built yet: run `make build`.")
     return {
         str(path.relative_to(folder)): path.read_bytes()

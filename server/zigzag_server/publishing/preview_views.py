@@ -30,8 +30,9 @@ def preview_url(row: Course) -> str:
 def preview(request: HttpRequest, token: str) -> HttpResponse:
     """The page that runs the course as it is at this moment."""
     course = core.Course.model_validate(_course(token).document)
-    scripts, styles = ("program.js", "/static/player/player.js"), ("/static/player/player.css",)
-    shown = page(course, "rehearse", scripts, styles, settings.APP_ORIGIN)
+    scripts = ("program.js", "/static/player/player-rehearse.js")
+    styles = ("/static/player/player.css",)
+    shown = page(course, scripts, styles, settings.APP_ORIGIN)
     policy = _POLICY.format(app=settings.APP_ORIGIN)
     return HttpResponse(shown, headers={**_FRESH, "Content-Security-Policy": policy})
 

@@ -61,9 +61,11 @@ export function Left({ kept, session }: { kept: Kept; session: Session }): React
     <main className="zz-card">
       <h1>{say("you_have_left")}</h1>
       <p>{say(KEPT[kept])}</p>
-      <div className="zz-row">
-        <button type="button" onClick={() => session.comeBack()}>{say("go_back_in")}</button>
-      </div>
+      {session.canComeBack && (
+        <div className="zz-row">
+          <button type="button" onClick={() => session.comeBack()}>{say("go_back_in")}</button>
+        </div>
+      )}
     </main>
   );
 }

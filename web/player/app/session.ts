@@ -50,6 +50,17 @@ const WATCHED_MS = 5_000;
 /** The LMS hears of the time at least this often, so that a crash takes no more of it. */
 const LONGEST_UNTOLD_MS = 30_000;
 
+/** How a session begins; who is told of it beside the tracker. */
+export interface SessionOptions {
+  seed: number;
+  arrival?: Arrival;
+  from?: string | null;
+  learner?: string;
+  set?: Readonly<Record<string, Value>>;
+  witness?: Witness;
+  receivers?: string;
+}
+
 /** A run of a course: takes events, moves the engine on, shows its state and reports to a tracker. */
 export class Session {
   private snapshot: Snapshot;
@@ -70,7 +81,7 @@ export class Session {
 
   constructor(
     readonly index: Index, private readonly tracker: Tracker,
-    private readonly options: { seed: number; arrival?: Arrival; from?: string | null; learner?: string; set?: Readonly<Record<string, Value>>; witness?: Witness; receivers?: string },
+    private readonly options: SessionOptions,
   ) {
     this.learner = options.learner ?? "";
     this.snapshot = {
@@ -237,9 +248,14 @@ export class Session {
     this.set({ phase: { kind: "left", kept: this.tracker.suspend(state) } });
   }
 
+  /** Whether a learner who has left can come back on this page: not once the LMS was told goodbye. */
+  get canComeBack(): boolean {
+    return this.tracker.isOver?.() !== true;
+  }
+
   /** The learner who has left comes back to where they were. */
   comeBack(): void {
-    if (this.snapshot.phase.kind !== "left") return;
+    if (this.snapshot.phase.kind !== "left" || !this.canComeBack) return;
     this.since = performance.now();
     this.set({ phase: { kind: "running" }, state: { ...this.snapshot.state, ended: false } });
     this.dispatch({ event: "resume", ...onTheWall() });

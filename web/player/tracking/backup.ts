@@ -1,5 +1,5 @@
 /** A copy of what an LMS may not have got, in this browser's storage. */
-import type { Answered } from "./scorm12";
+import type { Answered } from "./scormVersion";
 
 export interface Backup {
   progress: string;

@@ -108,22 +108,27 @@ function signAt(signs: string, index: number): string {
 }
 
 /** A CMIDecimal with at most six places: an answer is recorded as it was given. */
-function precise(value: number): string {
+export function precise(value: number): string {
   if (Math.abs(value) >= LARGE) return decimal(value);
   const text = (Math.floor(value * 1e6 + 0.5) / 1e6).toFixed(6).replace(/\.?0+$/, "");
   return text === "-0" ? "0" : text;
 }
 
 function short(text: string): string {
-  return pieces(text)[0] ?? "";
+  return cut(text, LONGEST);
 }
 
-/** A text in pieces that a response takes: lengths are counted in UTF-16 units. */
-function pieces(text: string): string[] {
+/** The beginning of a text that is at most so long, counted in UTF-16 units. */
+export function cut(text: string, longest: number): string {
+  return pieces(text, longest)[0] ?? "";
+}
+
+/** A text in pieces that are at most so long, counted in UTF-16 units. */
+function pieces(text: string, longest = LONGEST): string[] {
   const found: string[] = [];
   let piece = "";
   for (const sign of text) {
-    if (piece.length + sign.length > LONGEST) {
+    if (piece.length + sign.length > longest) {
       found.push(piece);
       piece = "";
     }

@@ -5,7 +5,8 @@ import type { Effect, Event, Ran } from "../../api/events";
 import type { State } from "../engine/state";
 import { acrossFrames, type RehearsedState } from "../rehearsal";
 import { pack } from "./progress";
-import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
+import { interactionCalls, statusCalls, timespan } from "./scorm12";
+import type { Answered, Call } from "./scormVersion";
 import type { Begun, Kept, Tracker } from "./tracker";
 
 /** What the rehearsal's frame sends to the workbench. */

@@ -1,8 +1,8 @@
 /** Which of several runs of one learner counts, as the course has it. */
 import type { Program } from "../../api/types";
 
-/** What an LMS holds of a learner: `lesson_status`, and the score where there is one. */
-export interface Standing12 { readonly status: string; readonly score: number | null }
+/** What an LMS holds of a learner: how it stands, in the words of SCORM 1.2, and the score where there is one. */
+export interface Held { readonly status: string; readonly score: number | null }
 
 type Counts = Program["completion"]["counts"];
 
@@ -17,7 +17,7 @@ export const DECIDED: ReadonlySet<string> = new Set(["passed", "failed", "comple
  * come to; `retake` tells that an earlier run of the learner came before this one. Status and score are
  * always of runs that count: a pass is not overwritten by a worse run, unless the last one is to count.
  */
-export function counting(counts: Counts, retake: boolean, before: Standing12, now: Standing12): Standing12 {
+export function counting(counts: Counts, retake: boolean, before: Held, now: Held): Held {
   const decided = DECIDED.has(before.status);
   if (!decided) return { ...now, status: higher(before.status, now.status) };
   if (retake && counts === "first") return before;

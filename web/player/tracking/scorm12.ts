@@ -3,14 +3,10 @@ import type { Grader } from "../../api/types";
 import type { Index } from "../engine/program";
 import { objectives, objectivesOf } from "../engine/objectives";
 import * as results from "../engine/results";
-import type { Effect } from "../../api/events";
 import type { State } from "../engine/state";
 import { decimal, record } from "./records12";
-
-/** A data element and the value it is set to. */
-export type Call = readonly [element: string, value: string];
-
-export type Answered = Extract<Effect, { effect: "answered" }>;
+import { counting } from "./runs";
+import { numberIn, type Answered, type Before, type Call, type ScormVersion } from "./scormVersion";
 
 const RESULTS = { right: "correct", wrong: "wrong", neutral: "neutral" } as const;
 
@@ -69,10 +65,13 @@ export function interactionCalls(
   });
 }
 
-/** What is partly right is told as the share of its points; it is neither *correct* nor *wrong*. */
-function resultOf({ purpose, points: most }: Grader, { result, points }: Answered): string {
-  if (result !== "partly") return RESULTS[result];
-  if (purpose !== "scored" || !most) return "neutral";
+function resultOf(grader: Grader, effect: Answered): string {
+  return effect.result === "partly" ? shareOf(grader, effect) ?? "neutral" : RESULTS[effect.result];
+}
+
+/** What is partly right is told as the share of its points, null where there are none. */
+export function shareOf({ purpose, points: most }: Grader, { points }: Answered): string | null {
+  if (purpose !== "scored" || !most) return null;
   return decimal(Math.floor(Math.max(points / most, 0) * 100 + 0.5) / 100);
 }
 
@@ -84,3 +83,43 @@ export function timespan(milliseconds: number): string {
   const hours = pad(Math.floor(seconds / 3600), 4);
   return `${hours}:${pad(Math.floor(seconds / 60) % 60, 2)}:${pad(seconds % 60, 2)}.${pad(hundredths % 100, 2)}`;
 }
+
+/** What is told of a run: of status and score those that count. */
+function told(index: Index, state: State, before: Before): Call[] {
+  const calls = statusCalls(index, state);
+  const said = new Map(calls);
+  const score = said.get("cmi.core.score.raw");
+  const now = { status: said.get("cmi.core.lesson_status") ?? "", score: score === undefined ? null : Number(score) };
+  const kept = counting(index.program.completion.counts, state.retake, before, now);
+  return calls.map(([element, value]): Call => {
+    if (element === "cmi.core.lesson_status") return [element, kept.status];
+    return element === "cmi.core.score.raw" && kept.score !== null ? [element, decimal(kept.score)] : [element, value];
+  });
+}
+
+function clock(now: Date): string {
+  return [now.getHours(), now.getMinutes(), now.getSeconds()].map((part) => String(part).padStart(2, "0")).join(":");
+}
+
+/** Source: ADL, SCORM 1.2 Run-Time Environment (2001), 3.3 (the API, its errors) and 3.4 (the data model). */
+export const SCORM12: ScormVersion = {
+  object: "API",
+  methods: {
+    initialize: "LMSInitialize", terminate: "LMSFinish", get: "LMSGetValue", set: "LMSSetValue", commit: "LMSCommit", lastError: "LMSGetLastError",
+  },
+  elements: {
+    mode: "cmi.core.lesson_mode", learner: "cmi.core.student_id", name: "cmi.core.student_name", exit: "cmi.core.exit", status: "cmi.core.lesson_status",
+  },
+  forGood: new Set(["201", "202", "203", "401", "402", "403", "404", "405"]),
+  isOpen: "101",
+  sureLength: 4_096,
+  endsOnLeaving: false,
+  leaving: [],
+  before: (get) => ({
+    status: get("cmi.core.lesson_status") || "not attempted", score: numberIn(get("cmi.core.score.raw")), completed: false, objectives: [],
+  }),
+  passMark: (get) => numberIn(get("cmi.student_data.mastery_score")),
+  told,
+  interactionCalls: (index, effect, number, now) => interactionCalls(index, effect, number, clock(now)),
+  sessionTime: (milliseconds) => ["cmi.core.session_time", timespan(milliseconds)],
+};

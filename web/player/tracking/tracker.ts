@@ -39,6 +39,8 @@ export interface Tracker {
   tell(state: State, effects: readonly Effect[]): void;
   /** The learner leaves the course and may come back on the same page: say all that is unsaid. Returns where the progress is. */
   suspend(state: State): Kept;
+  /** Whether the visit has ended for whoever keeps track, so that the learner cannot come back on the same page. */
+  isOver?(): boolean;
   /**
    * The page goes away: say all that is still unsaid, and goodbye. Without a state the
    * course had not begun, and what was saved stays as it is. Returns where the progress is then.

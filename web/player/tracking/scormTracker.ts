@@ -1,5 +1,5 @@
 /**
- * Tracking by SCORM 1.2, by an LMS that may answer late, refuse, or vanish.
+ * Tracking by SCORM, by an LMS that may answer late, refuse, or vanish.
  *
  * What is to be told waits in `unsaid` (one value per element) and `answers` (in order) until the
  * LMS has taken and committed it; a copy lies in the browser meanwhile.
@@ -8,11 +8,10 @@ import type { Index } from "../engine/program";
 import type { Effect } from "../../api/events";
 import type { State } from "../engine/state";
 import { BackupStore } from "./backup";
-import { findApi, type Api12 } from "./findApi";
+import { findApi, runTime, type Offered, type RunTime } from "./findApi";
 import { pack, unpack } from "./progress";
-import { decimal } from "./records12";
-import { counting, DECIDED, type Standing12 } from "./runs";
-import { interactionCalls, statusCalls, timespan, type Answered, type Call } from "./scorm12";
+import { DECIDED } from "./runs";
+import type { Answered, Before, Call, ScormVersion } from "./scormVersion";
 import { LEVELS, shortened } from "./shortened";
 import type { Begun, Kept, Standing, Tracker } from "./tracker";
 import { Unhurried } from "./unhurried";
@@ -22,18 +21,12 @@ const LOOK_EVERY_MS = 250;
 const COMMIT_EVERY_MS = 1_000;
 const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000, 30_000];
 
-/** Refusals that trying again will not change: SCORM 1.2's 201, 202, 203, 401 to 405. */
-const FOR_GOOD = new Set(["201", "202", "203", "401", "402", "403", "404", "405"]);
-
 const PROGRESS = "cmi.suspend_data";
-/** So many characters every LMS takes: the standard asks for it. */
-const SURE_LENGTH = 4_096;
+const NOTHING: Before = { status: "not attempted", score: null, completed: false, objectives: [] };
 
-type Find = () => Api12 | null;
-
-/** Reports to an LMS by the run-time API of SCORM 1.2. */
-export class Scorm12Tracker implements Tracker {
-  private api: Api12 | null = null;
+/** Reports to an LMS by the run-time API of a version of SCORM. */
+export class ScormTracker implements Tracker {
+  private api: RunTime | null = null;
   private open = false;
   /** Whether all of the course is there: before, saved progress cannot be compared. */
   private isWhole = false;
@@ -41,7 +34,7 @@ export class Scorm12Tracker implements Tracker {
   private held = false;
   private reports = true;
   /** What the LMS held when this visit began. */
-  private before: Standing12 = { status: "not attempted", score: null };
+  private before = NOTHING;
   private nextInteraction = 0;
   private readonly unsaid = new Map<string, string>();
   private readonly sent = new Map<string, string>();
@@ -65,7 +58,8 @@ export class Scorm12Tracker implements Tracker {
   private onLate: (begun: Begun) => void = () => {};
 
   constructor(
-    private readonly index: Index, private readonly find: Find = findApi, private readonly whole: Promise<void> = Promise.resolve(),
+    private readonly index: Index, private readonly version: ScormVersion, private readonly whole: Promise<void> = Promise.resolve(),
+    private readonly find: () => Offered | null = () => findApi(version),
   ) {
     this.store = new BackupStore(this.storeKey(""));
     void whole.then(() => { this.isWhole = true; });
@@ -97,24 +91,11 @@ export class Scorm12Tracker implements Tracker {
     const answered = effects.filter((effect) => effect.effect === "answered");
     this.answers.push(...answered);
     this.held = false;
-    for (const [element, value] of this.counted(state)) this.want(element, value);
+    for (const [element, value] of this.version.told(this.index, state, this.before)) this.want(element, value);
     // What was answered or achieved is kept at once, the rest a moment later at the latest.
     this.saving.note(state, effects.some(({ effect }) => effect === "answered" || effect === "status" || effect === "moved"));
     const wait = this.lastCommit + COMMIT_EVERY_MS - Date.now();
     if (this.failures === 0) this.schedule(Math.max(wait, 0));
-  }
-
-  /** What is told of a run: of status and score those that count. */
-  private counted(state: State): Call[] {
-    const calls = statusCalls(this.index, state);
-    const told = new Map(calls);
-    const score = told.get("cmi.core.score.raw");
-    const now = { status: told.get("cmi.core.lesson_status") ?? "", score: score === undefined ? null : Number(score) };
-    const kept = counting(this.index.program.completion.counts, state.retake, this.before, now);
-    return calls.map(([element, value]): Call => {
-      if (element === "cmi.core.lesson_status") return [element, kept.status];
-      return element === "cmi.core.score.raw" && kept.score !== null ? [element, decimal(kept.score)] : [element, value];
-    });
   }
 
   /** Pack the progress, keep it here and say it. */
@@ -139,8 +120,14 @@ export class Scorm12Tracker implements Tracker {
   suspend(state: State): Kept {
     if (this.open && !this.reports) return "review";
     this.tell(state, []);
+    if (this.open) for (const [element, value] of this.version.leaving) this.want(element, value);
+    if (this.open && this.version.endsOnLeaving) return this.finish(null);
     const committed = this.open && !this.closed && this.commit();
     return committed && !this.progressRefused ? "lms" : this.here();
+  }
+
+  isOver(): boolean {
+    return this.closed;
   }
 
   finish(state: State | null): Kept {
@@ -151,14 +138,14 @@ export class Scorm12Tracker implements Tracker {
     if (!this.open) return this.here();
     if (!this.reports) return this.sayGoodbye("review");
     // Said again: it may be resumed, also when it is passed, to be read again and to stay passed.
-    this.want("cmi.core.exit", "suspend");
+    this.want(this.version.elements.exit, "suspend");
     const committed = this.commit();
     return this.sayGoodbye(committed && !this.progressRefused ? "lms" : this.here());
   }
 
   private sayGoodbye(kept: Kept): Kept {
     try {
-      if (isYes(this.api?.LMSFinish(""))) this.closed = true;
+      if (isYes(this.api?.terminate())) this.closed = true;
     } catch {
       // The LMS is gone; the copy in the browser is what is left.
     }
@@ -173,18 +160,19 @@ export class Scorm12Tracker implements Tracker {
   /** Find the API and say hello. */
   private connect(): boolean {
     try {
-      this.api = this.find();
+      const offered = this.find();
+      this.api = offered && runTime(offered, this.version.methods);
       if (!this.api || !this.initialized(this.api)) return false;
       this.open = true;
-      const mode = this.get("cmi.core.lesson_mode");
+      const mode = this.get(this.version.elements.mode);
       // Who looks back or leafs through changes nothing that was recorded.
       this.reports = mode === "" || mode === "normal";
       if (!this.reports) this.forget();
       // A browser that crashes says nothing any more: what is left then can be resumed.
-      else this.want("cmi.core.exit", "suspend");
-      this.before = { status: this.get("cmi.core.lesson_status") || "not attempted", score: this.numberOf("cmi.core.score.raw") };
+      else this.want(this.version.elements.exit, "suspend");
+      this.before = this.version.before((element) => this.get(element));
       this.nextInteraction = Number.parseInt(this.get("cmi.interactions._count"), 10) || 0;
-      this.store = new BackupStore(this.storeKey(this.get("cmi.core.student_id")));
+      this.store = new BackupStore(this.storeKey(this.get(this.version.elements.learner)));
       this.stand({ kind: "saved" });
       return true;
     } catch {
@@ -199,10 +187,9 @@ export class Scorm12Tracker implements Tracker {
   }
 
   /** Whether the LMS is open for this package, also where another page has opened it before. */
-  private initialized(api: Api12): boolean {
-    if (isYes(api.LMSInitialize(""))) return true;
-    return String(api.LMSGetLastError()) === "101" && String(api.LMSGetValue("cmi.core.lesson_status")) !== ""
-      && String(api.LMSGetLastError()) === "0";
+  private initialized(api: RunTime): boolean {
+    if (isYes(api.initialize())) return true;
+    return api.lastError() === this.version.isOpen && api.get(this.version.elements.status) !== "" && api.lastError() === "0";
   }
 
   /**
@@ -231,16 +218,11 @@ export class Scorm12Tracker implements Tracker {
     return this.get(PROGRESS).replace(/\s+/g, "");
   }
 
-  /** A number that the LMS gives, null where it gives none. */
-  private numberOf(element: string): number | null {
-    const text = this.get(element).trim();
-    return text === "" || Number.isNaN(Number(text)) ? null : Number(text);
-  }
-
-  /** The learner's name, which SCORM 1.2 writes "Last, First"; whether there is a result; the LMS's mark to pass. */
+  /** The learner's name, which SCORM writes "Last, First"; whether there is a result; the LMS's mark to pass. */
   private named(): Pick<Begun, "learner" | "decided" | "passMark"> {
-    const name = this.get("cmi.core.student_name").trim();
-    const mark = this.numberOf("cmi.student_data.mastery_score");
+    // In 2004 the language may be said before it.
+    const name = this.get(this.version.elements.name).trim().replace(/^\{lang=[^}]*\}/, "");
+    const mark = this.version.passMark((element) => this.get(element));
     return {
       decided: DECIDED.has(this.before.status),
       ...(name ? { learner: name.replace(/^([^,]+),\s*([^,]+)$/, "$2 $1") } : {}),
@@ -262,7 +244,7 @@ export class Scorm12Tracker implements Tracker {
   }
 
   private get(element: string): string {
-    return String(this.api?.LMSGetValue(element) ?? "");
+    return this.api?.get(element) ?? "";
   }
 
   /** Note that `element` should have `value`; nothing is said twice. */
@@ -279,9 +261,7 @@ export class Scorm12Tracker implements Tracker {
     if (!this.open || this.closed) return false;
     try {
       while (this.answers[0]) {
-        const calls = interactionCalls(
-          this.index, this.answers[0], this.nextInteraction, clock(new Date()),
-        );
+        const calls = this.version.interactionCalls(this.index, this.answers[0], this.nextInteraction, new Date());
         if (!this.sayAnswer(calls)) return false;
         this.answers.shift();
       }
@@ -312,12 +292,12 @@ export class Scorm12Tracker implements Tracker {
   }
 
   private say(element: string, value: string): boolean {
-    if (isYes(this.api?.LMSSetValue(element, value))) {
+    if (isYes(this.api?.set(element, value))) {
       if (element === PROGRESS && this.isCut(value)) return this.sayShorter(value);
       this.sent.set(element, value);
       return element !== PROGRESS || this.tookProgress(value);
     }
-    if (!FOR_GOOD.has(String(this.api?.LMSGetLastError()))) return false;
+    if (!this.version.forGood.has(this.api?.lastError() ?? "")) return false;
     if (element === PROGRESS) return this.sayShorter(value);
     this.refused.add(element);
     return true;
@@ -333,7 +313,7 @@ export class Scorm12Tracker implements Tracker {
 
   /** Whether an LMS that keeps no more than the standard asks for has cut the progress without a word. */
   private isCut(value: string): boolean {
-    return value.length > SURE_LENGTH && this.savedText() !== value;
+    return value.length > this.version.sureLength && this.savedText() !== value;
   }
 
   /** The LMS has refused the progress: say a shorter form, if there is one. It is tried again when it has changed. */
@@ -347,11 +327,11 @@ export class Scorm12Tracker implements Tracker {
 
   private commit(): boolean {
     this.saving.flush();
-    if (this.open && !this.closed) this.want("cmi.core.session_time", timespan(Date.now() - this.began));
+    if (this.open && !this.closed) this.want(...this.version.sessionTime(Date.now() - this.began));
     this.lastCommit = Date.now();
     let done: boolean;
     try {
-      done = this.sayAll() && isYes(this.api?.LMSCommit(""));
+      done = this.sayAll() && isYes(this.api?.commit());
     } catch {
       done = false;
     }
@@ -412,9 +392,4 @@ export class Scorm12Tracker implements Tracker {
 /** SCORM says “true” as a word; some LMSs answer with the value, or with 1. */
 function isYes(answer: unknown): boolean {
   return ["true", "1"].includes(String(answer));
-}
-
-function clock(now: Date): string {
-  return [now.getHours(), now.getMinutes(), now.getSeconds()]
-    .map((part) => String(part).padStart(2, "0")).join(":");
 }
