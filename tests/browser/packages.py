@@ -19,22 +19,22 @@ def switch_room(server, manner: str) -> None:
     Author(server).ask("PUT", "/post-room", {"manner": manner})
 
 
-def put_in(page, server, document: CourseDocument, media=None) -> None:
+def put_in(page, server, document: CourseDocument, media=None, kind="scorm12") -> None:
     """Publish `document`, put the package into the practice LMS, and go to its page there."""
     page.go("/")
-    put_in_course(page, imported(server, document, media))
+    put_in_course(page, imported(server, document, media), kind)
 
 
-def put_in_course(page, slug: str) -> None:
+def put_in_course(page, slug: str, kind="scorm12") -> None:
     """Publish a course, put the package into the practice LMS, and go to its page there."""
-    published = page.job(f"/courses/{slug}/packages", {"kind": "scorm12"})
+    published = page.job(f"/courses/{slug}/packages", {"kind": kind})
     taken = page.job("/practice/packages/from-publication", {"publication": published["package"]})
     page.go(f"/practice/{taken['practice_package']}")
 
 
-def launch(page, server, document: CourseDocument, media=None) -> None:
+def launch(page, server, document: CourseDocument, media=None, kind="scorm12") -> None:
     """Publish `document`, put the package into the practice LMS, and go into its frame."""
-    put_in(page, server, document, media)
+    put_in(page, server, document, media, kind)
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
 

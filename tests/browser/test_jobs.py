@@ -53,6 +53,7 @@ def process_of(server, job):
 def test_publishing_is_seen_goes_on_after_a_reload_and_is_cancelled(page, server):
     large = server.manage("generate", "--slides", "1500", "--questions", "100", "--single-choice")
     page.go(f"/courses/{large}/publish")
+    page.click("input[aria-label=web]")
     page.press("Publish as web")
     job = page.until(lambda: next(
         (job for job in page.call("GET", f"/jobs?course={large}")

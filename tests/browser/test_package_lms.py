@@ -12,6 +12,8 @@ from tests.core.test_questions import Taking, document, slide_with
 
 from .packages import element_of, inside, pass_time, put_in
 
+KINDS = ("scorm12", "scorm2004")
+
 
 def three_slides():
     """A question, and two slides after it."""
@@ -48,10 +50,11 @@ def is_recorded(page):
     page.see("The result of answer 1")
 
 
+@pytest.mark.parametrize("kind", KINDS)
 @pytest.mark.parametrize("manner", ["lenient", "late", "cutting", "booleans"])
-def test_a_course_is_tracked_all_the_same(page, server, manner):
+def test_a_course_is_tracked_all_the_same(page, server, manner, kind):
     made = three_slides()
-    put_in(page, server, made)
+    put_in(page, server, made, kind=kind)
     launch_in(page, manner)
     answer(page, Taking(made))
     is_recorded(page)
@@ -72,11 +75,12 @@ def leave_what_is_kept_here(page, made):
     page.press("Leave")
 
 
+@pytest.mark.parametrize("kind", KINDS)
 @pytest.mark.parametrize("manner", ["failing", "losing"])
 def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_well(
-        page, server, manner):
+        page, server, manner, kind):
     made = three_slides()
-    put_in(page, server, made)
+    put_in(page, server, made, kind=kind)
     launch_in(page, manner)
     if manner == "losing":
         page.browser.switch_to.parent_frame()
@@ -91,10 +95,11 @@ def test_what_an_lms_did_not_keep_is_kept_in_the_browser_and_sent_when_it_is_wel
     is_recorded(page)
 
 
-@pytest.mark.parametrize("slide", [1, 2, 3])
-def test_after_a_crash_on_any_slide_the_course_goes_on_there(page, server, slide):
+@pytest.mark.parametrize(("slide", "kind"), [
+    (1, "scorm12"), (2, "scorm12"), (3, "scorm12"), (3, "scorm2004")])
+def test_after_a_crash_on_any_slide_the_course_goes_on_there(page, server, slide, kind):
     made = three_slides()
-    put_in(page, server, made)
+    put_in(page, server, made, kind=kind)
     launch_in(page)
     answer(page, Taking(made))
     for number in range(2, slide + 1):

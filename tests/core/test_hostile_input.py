@@ -23,7 +23,8 @@ from zigzag_core.packaging.archive import import_archive
 from zigzag_core.packaging.read_manifest import read_manifest
 from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_core.tracking import progress
-from zigzag_core.tracking.recorded12 import listed, recorded_answers
+from zigzag_core.tracking.recorded import listed
+from zigzag_core.tracking.recorded12 import recorded_answers
 from zigzag_core.tracking.words import read_words
 
 from .samples import fresh_ids, index_of, quiz_course

@@ -4,7 +4,7 @@ import json
 
 import pytest
 from django.core.files.storage import default_storage
-from zigzag_server.practice import runs
+from zigzag_server.practice import data12
 from zigzag_server.practice.models import Attempt, Package
 
 from tests.core.test_package import NAMESPACES, SEVERAL, manifest, zipped
@@ -223,7 +223,7 @@ def test_taking_out_a_package_removes_its_files(mika, package):
     ("0000:01:30.50", 90_500), ("00:00:05", 5_000), ("12:00:00.5", 43_200_500), ("", 0), ("1h", 0),
 ])
 def test_timespans_of_packages_are_read(text, ms):
-    assert runs.milliseconds(text) == ms
+    assert data12.milliseconds(text) == ms
 
 
 def test_each_part_of_a_package_has_its_own_launch_and_status(mika, learner):

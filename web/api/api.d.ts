@@ -2597,7 +2597,7 @@ export interface paths {
         put?: never;
         /**
          * Upload Package
-         * @description Put in a SCORM 1.2 package, made here or elsewhere: a job.
+         * @description Put in a package of SCORM 1.2 or 2004, made here or elsewhere: a job.
          */
         post: operations["zigzag_server_practice_api_upload_package"];
         delete?: never;
@@ -12921,24 +12921,38 @@ export interface components {
             element?: string | null;
         };
         /**
+         * ProgressRoom
+         * @description The room for saved progress in an LMS that gets this kind of package, in characters.
+         *
+         *     Where progress needs more than the `limit`, it gets a `short` form, without what is `left_out`.
+         */
+        ProgressRoom: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "web";
+            /** Limit */
+            limit: number;
+            /** Short */
+            short: number;
+            /** Left Out */
+            left_out: string[];
+        };
+        /**
          * Tracking
          * @description What is to be known of the tracking of a course before it is published.
          *
          *     `promise` says what an LMS is told. `progress` is the size of saved progress, in characters, at
-         *     most. Where that is more than the limit, an LMS that keeps no more gets `progress_short`,
-         *     without what is `left_out`.
+         *     most; `rooms` say for each standard how much of it an LMS keeps.
          */
         Tracking: {
             /** Promise */
             promise: string[];
             /** Progress */
             progress: number;
-            /** Progress Limit */
-            progress_limit: number;
-            /** Progress Short */
-            progress_short: number;
-            /** Left Out */
-            left_out: string[];
+            /** Rooms */
+            rooms: components["schemas"]["ProgressRoom"][];
         };
         /**
          * Tried
@@ -14876,7 +14890,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "scorm12" | "web";
+            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "web";
             /**
              * Created
              * Format: date-time
@@ -14896,7 +14910,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "scorm12" | "web";
+            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "web";
         };
         /**
          * PackageContents
@@ -14909,7 +14923,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "scorm12" | "web";
+            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "web";
             /**
              * Created
              * Format: date-time
@@ -15387,6 +15401,11 @@ export interface components {
             /** Title */
             title: string;
             /**
+             * Standard
+             * @enum {string}
+             */
+            standard: "scorm12" | "scorm2004" | "scorm2004_3";
+            /**
              * Created
              * Format: date-time
              */
@@ -15411,6 +15430,8 @@ export interface components {
         /**
          * AttemptOut
          * @description One attempt at the SCO with this number. Times in ms; `status` as in SCORM 1.2.
+         *
+         *     SCORM 2004 tells `completion` and `success` apart, and the `measure` of progress (0..1).
          */
         AttemptOut: {
             /** Sco */
@@ -15419,6 +15440,12 @@ export interface components {
             number: number;
             /** Status */
             status: string;
+            /** Completion */
+            completion: string | null;
+            /** Success */
+            success: string | null;
+            /** Measure */
+            measure: number | null;
             /** Score */
             score: number | null;
             /** Milliseconds */
@@ -15504,7 +15531,7 @@ export interface components {
         };
         /**
          * ObjectiveOut
-         * @description How an objective stands, as SCORM 1.2 has it; its `title` where the package says it.
+         * @description How an objective stands, in the words of SCORM 1.2; its `title` where the package says it.
          */
         ObjectiveOut: {
             /** Id */
@@ -15519,12 +15546,19 @@ export interface components {
         /**
          * PackageResults
          * @description A package with what it launches, and the results of its learners.
+         *
+         *     Rules that say when its parts are to be launched (`sequenced`) are not followed here.
          */
         PackageResults: {
             /** Id */
             id: number;
             /** Title */
             title: string;
+            /**
+             * Standard
+             * @enum {string}
+             */
+            standard: "scorm12" | "scorm2004" | "scorm2004_3";
             /**
              * Created
              * Format: date-time
@@ -15538,6 +15572,8 @@ export interface components {
             learners: number;
             /** To Mark */
             to_mark: number;
+            /** Sequenced */
+            sequenced: boolean;
             /** Scos */
             scos: components["schemas"]["ScoOut"][];
             /** Results */

@@ -2,18 +2,16 @@
  * The page around a package in the practice LMS. It holds the run-time API (from a library), notes
  * every call with its answer, and sends what is committed to the server.
  */
-import * as library from "scorm-again/scorm12";
 import { LATE_MS, mannered } from "./manner";
 import { Sender } from "./sender";
-
-// The module exports the class by name; its type declaration says "default".
-const { Scorm12API } = library as unknown as { Scorm12API: typeof library.default };
+import { STANDARDS, type Role, type Standard } from "./standards";
 
 interface LaunchData {
   start: { cmi: Record<string, unknown> };
   commitUrl: string;
   callsUrl: string;
   masteryOverride: boolean;
+  standard: string;
   app: string;
   callsBefore: number;
 }
@@ -27,15 +25,12 @@ interface Call {
   error: string;
 }
 
-const METHODS = [
-  "LMSInitialize", "LMSFinish", "LMSGetValue", "LMSSetValue", "LMSCommit", "LMSGetLastError",
-  "LMSGetErrorString", "LMSGetDiagnostic",
-] as const;
 const SEND_AFTER_MS = 400;
 
 function begin(data: LaunchData): void {
   const sender = new Sender();
-  const api = new Scorm12API({
+  const standard = (STANDARDS[data.standard] ?? STANDARDS.scorm12) as Standard;
+  const api = standard.make({
     lmsCommitUrl: data.commitUrl,
     mastery_override: data.masteryOverride,
     autocommit: false,
@@ -82,23 +77,24 @@ function begin(data: LaunchData): void {
     app.postMessage({ zigzag: "practice", what }, data.app);
   }
 
-  const call = mannered(manner, (method, given) => {
-    const own = api[method as typeof METHODS[number]] as (...parameters: unknown[]) => string;
+  const call = mannered(manner, (role, given) => {
+    const own = (api as unknown as Record<string, (...parameters: unknown[]) => unknown>)[standard.methods[role]] as (...parameters: unknown[]) => unknown;
     return String(own.apply(api, [...given]));
-  });
-  const noted = Object.fromEntries(METHODS.map((method) => [method, (...given: unknown[]) => {
+  }, standard);
+  const roles = Object.entries(standard.methods) as [Role, string][];
+  const noted = Object.fromEntries(roles.map(([role, method]) => [method, (...given: unknown[]) => {
     // Whatever is said after a crash reaches nobody.
     if (crashed) return "false";
-    const result = call(method, given);
-    note(method, given, String(result), String(call("LMSGetLastError", [])));
-    if (method === "LMSFinish" && String(result) === "true") {
+    const result = call(role, given);
+    note(method, given, String(result), String(call("lastError", [])));
+    if (role === "terminate" && String(result) === "true") {
       finished = true;
       send();
       tellApp("finished");
     }
     return result;
   }]));
-  const offer = (): void => { (window as unknown as { API: unknown }).API = noted; };
+  const offer = (): void => { (window as unknown as Record<string, unknown>)[standard.object] = noted; };
   if (manner === "late") window.setTimeout(offer, LATE_MS);
   else offer();
   window.addEventListener("message", ({ source, origin, data: said }: MessageEvent<{ zigzag?: string; what?: string } | null>) => {
@@ -112,7 +108,7 @@ function begin(data: LaunchData): void {
   window.addEventListener("pagehide", () => {
     sender.closing = true;
     // A package that was closed without a goodbye: what it has set is kept all the same.
-    if (!crashed && !finished && api.isInitialized()) call("LMSCommit", [""]);
+    if (!crashed && !finished && api.isInitialized()) call("commit", [""]);
     send();
   });
 }

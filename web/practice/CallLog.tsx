@@ -65,9 +65,10 @@ function Repeated({ calls }: { calls: readonly Call[] }): ReactNode {
 }
 
 function CallRow({ call }: { call: Call }): ReactNode {
-  const refused = call.error !== "0" && call.error !== "";
+  // In SCORM 2004 who asks for what has no value yet is told so (403): nothing went wrong.
+  const refused = !["0", "", ...(call.method === "GetValue" ? ["403"] : [])].includes(call.error);
   return (
-    <Box as="li" py="1.5" borderTopWidth="1px">
+    <Box as="li" py="1.5" borderTopWidth="1px" data-refused={refused || undefined}>
       <Flex justify="space-between" gap="3">
         <Text color={refused ? "brick" : undefined}>{call.words}</Text>
         <Text color="quiet" fontSize="12px" flex="none">

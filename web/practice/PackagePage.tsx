@@ -17,7 +17,7 @@ import { runAddress, useRunning, type Running } from "./addresses";
 import { CallLog } from "./CallLog";
 import { MANNERS, mannerOf } from "./manners";
 import { markedWords, RecordedAnswer } from "./RecordedAnswer";
-import { statusWords } from "./status";
+import { STANDARDS, statusWords } from "./status";
 import { ToMark } from "./ToMark";
 import { t } from "../words/practice";
 
@@ -48,7 +48,11 @@ export default function PackagePage(): ReactNode {
         <ChakraLink asChild color="spruce" mb="2">
           <Link to="/practice"><ArrowLeft size={15} />{" "}{t("allPackages")}</Link>
         </ChakraLink>
-        <Heading as="h1" fontSize="28px" mb="4">{data?.title ?? "…"}</Heading>
+        <Flex align="baseline" gap="3" mb="4" wrap="wrap">
+          <Heading as="h1" fontSize="28px">{data?.title ?? "…"}</Heading>
+          {data && <Text color="quiet" data-standard={data.standard}>{STANDARDS[data.standard]}</Text>}
+        </Flex>
+        {data?.sequenced && <Text mb="3" role="note">{t("notSequenced")}</Text>}
         <Learners id={id} data={data} here={byLearner} running={running} onRunning={setRunning} shown={shown} onShow={setChosen} />
         {data && <ToMark id={id} results={data.results} />}
         {detail && <Detail key={sco} id={id} result={detail} />}
@@ -168,6 +172,9 @@ function Detail({ id, result }: { id: number; result: Results }): ReactNode {
           )}
         >
           <Fact name={t("status")}>{statusWords(attempt.status)}</Fact>
+          {attempt.completion && <Fact name={t("completion")}>{statusWords(attempt.completion)}</Fact>}
+          {attempt.success && <Fact name={t("success")}>{statusWords(attempt.success)}</Fact>}
+          {typeof attempt.measure === "number" && <Fact name={t("measureOfProgress")}>{Math.round(attempt.measure * 100)} %</Fact>}
           <Fact name={t("score")}>{attempt.score ?? t("none")}</Fact>
           <Fact name={t("time")}>{t("durationInVisits", { duration: duration(attempt.milliseconds), visits: t("visits", { count: attempt.visits }) })}</Fact>
           {marked && <Fact name={t("marked")}>{marked}</Fact>}

@@ -83,7 +83,7 @@ function PutIn(): ReactNode {
   const navigate = useNavigate();
   return (
     <UploadButton
-      main address="/api/practice/packages" accept=".zip" file="SCORM 1.2 package"
+      main address="/api/practice/packages" accept=".zip" file="SCORM package"
       onDone={(job) => void navigate(`/practice/${job.result?.practice_package}`)}
     >
       {t("addAPackage")}

@@ -5,7 +5,8 @@ from collections.abc import Iterable
 from zigzag_core.course import Slide, plain
 from zigzag_core.course.questions.question import OpenAnswer
 from zigzag_core.program import Grader
-from zigzag_core.tracking.records12 import answer_words
+from zigzag_core.tracking.records12 import sign_words
+from zigzag_core.tracking.records2004 import id_words
 from zigzag_core.tracking.words import QuestionWords
 
 
@@ -20,7 +21,8 @@ def question_words(slide: Slide, graders: Iterable[Grader]) -> dict[str, Questio
     }
     return {
         grader.record: QuestionWords(
-            prompt=grader.prompt, kind=grader.kind, answers=answer_words(grader),
+            prompt=grader.prompt, kind=grader.kind,
+            answers={**sign_words(grader), **id_words(grader)},
             points=grader.points, model=models.get(grader.id, ""),
         )
         for grader in graders

@@ -1,12 +1,14 @@
-"""Reading a SCORM 1.2 package that anybody made.
+"""Reading a SCORM package that anybody made.
 
-Source: ADL, SCORM 1.2 Content Aggregation Model (2001), 2.3 (content packaging); W3C, XML Base.
+Sources: ADL, SCORM 1.2 Content Aggregation Model (2001), 2.3 (content packaging); ADL, SCORM 2004
+4th Edition Content Aggregation Model (2009), 3.4; W3C, XML Base.
 """
 
 import posixpath
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from itertools import islice
+from typing import Literal
 from urllib.parse import unquote, urljoin, urlsplit
 
 from lxml import etree
@@ -21,9 +23,17 @@ _ROOT = "http://package.invalid/"
 """Where the files of a package lie while addresses are worked out: no host has this name."""
 
 
+Standard = Literal["scorm12", "scorm2004", "scorm2004_3"]
+"""SCORM 1.2, SCORM 2004 in its 4th edition, and in an edition before."""
+
+
 @dataclass(frozen=True)
 class Launchable:
-    """What an LMS needs to launch a SCO. `parameters` follow the launch path, with their ``?``."""
+    """What an LMS needs to launch a SCO. `parameters` follow the launch path, with their ``?``.
+
+    In SCORM 2004 the `mastery_score` is the mark to pass (0..100) that success goes by, and
+    `threshold` the measure of progress (0..1) that completion goes by.
+    """
 
     title: str
     launch: str
@@ -31,21 +41,27 @@ class Launchable:
     mastery_score: float | None
     launch_data: str
     time_limit: str
+    threshold: float | None = None
 
 
 @dataclass(frozen=True)
 class Manifest:
-    """A package: its title, and what it launches, in order, at least one."""
+    """A package: its title, its standard, and what it launches, in order, at least one.
+
+    `sequenced` tells of rules that say when which part is to be launched.
+    """
 
     title: str
+    standard: Standard
+    sequenced: bool
     scos: tuple[Launchable, ...]
 
 
 def read_manifest(files: Mapping[str, bytes]) -> Manifest:
     """Return what the manifest among `files` (by path) launches.
 
-    Raises `BadArchive` when there is no manifest at the root, it cannot be read, is not
-    SCORM 1.2, or names a launch file that the archive does not hold.
+    Raises `BadArchive` when there is no manifest at the root, it cannot be read, or names a launch
+    file that the archive does not hold.
     """
     if "imsmanifest.xml" not in files:
         deeper = next((path for path in files if path.endswith("/imsmanifest.xml")), None)
@@ -56,9 +72,6 @@ def read_manifest(files: Mapping[str, bytes]) -> Manifest:
     root = _parsed(files["imsmanifest.xml"])
     if _local(root) != "manifest":
         raise BadArchive("imsmanifest.xml is not a manifest.")
-    version = next((e.text or "" for e in root.iter() if _local(e) == "schemaversion"), "")
-    if "2004" in version or "1.3" in version:
-        raise BadArchive("The package is for SCORM 2004; this practice LMS runs SCORM 1.2.")
     resources = {
         e.get("identifier"): e for e in root.iter() if _local(e) == "resource" and e.get("href")
     }
@@ -71,7 +84,20 @@ def read_manifest(files: Mapping[str, bytes]) -> Manifest:
             raise BadArchive("The manifest names nothing that could be launched.")
         scos = [_launchable(None, resource, files)]
     title = _text(organization, "title") or scos[0].title
-    return Manifest(title=title or "Untitled package", scos=tuple(scos))
+    return Manifest(
+        title=title or "Untitled package", standard=_standard(root), scos=tuple(scos),
+        sequenced=any(_local(e) in ("sequencingRules", "rollupRules") for e in root.iter()))
+
+
+def _standard(root: etree._Element) -> Standard:
+    """What the manifest says of its version; where it says nothing, its namespaces tell."""
+    version = next((e.text or "" for e in root.iter() if _local(e) == "schemaversion"), "")
+    if "4th" in version:
+        return "scorm2004"
+    if "2004" in version or "1.3" in version:
+        return "scorm2004_3"
+    later = not version and any("adlcp_v1p3" in str(uri) for uri in root.nsmap.values())
+    return "scorm2004_3" if later else "scorm12"
 
 
 def _parsed(data: bytes) -> etree._Element:
@@ -125,10 +151,44 @@ def _launchable(
         query += ("&" if query else "?") + parameters.lstrip("?&")
     return Launchable(
         title=_text(item, "title"),
-        launch=path, parameters=query, mastery_score=_score(_text(item, "masteryscore")),
-        launch_data=_text(item, "datafromlms", 4_096),
+        launch=path, parameters=query,
+        mastery_score=_score(_text(item, "masteryscore")) if item is None else _mark(item),
+        launch_data=_text(item, "datafromlms", 4_096) or _text(item, "dataFromLMS", 4_000),
         time_limit=_text(item, "maxtimeallowed", 20),
+        threshold=None if item is None else _threshold(item),
     )
+
+
+def _mark(item: etree._Element) -> float | None:
+    """The mark to pass of an item: in 2004 the measure that its primary objective goes by."""
+    if (score := _score(_text(item, "masteryscore"))) is not None:
+        return score
+    primary = next((e for e in _own(item, "sequencing") if _local(e) == "primaryObjective"), None)
+    if primary is None or primary.get("satisfiedByMeasure") != "true":
+        return None
+    measure = _score(_text(primary, "minNormalizedMeasure") or "1")
+    return None if measure is None or measure > 1 else measure * 100
+
+
+def _threshold(item: etree._Element) -> float | None:
+    """The measure of progress from which an item is completed (4th edition: as attributes)."""
+    found = next((e for e in item if _local(e) == "completionThreshold"), None)
+    if found is None:
+        return None
+    if found.get("completedByMeasure") is not None:
+        if found.get("completedByMeasure") != "true":
+            return None
+        measure = _score(found.get("minProgressMeasure") or "1")
+    else:
+        measure = _score(found.text or "")
+    return None if measure is None or measure > 1 else measure
+
+
+def _own(item: etree._Element, name: str) -> Iterator[etree._Element]:
+    """What stands in the children of `item` with this name."""
+    for child in item:
+        if _local(child) == name:
+            yield from child.iter()
 
 
 def _address(resource: etree._Element) -> tuple[str, str]:

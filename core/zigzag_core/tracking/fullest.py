@@ -20,7 +20,7 @@ from zigzag_core.program import Disable, Grader, Program
 from zigzag_core.program.limits import LIMITS
 from zigzag_core.program.quiz import DrawnSet, DrawnUnit
 
-from .progress import SCORM12_LIMIT, pack
+from .progress import PROGRESS_ROOM, SCORM12_LIMIT, pack
 from .shortened import LEFT_OUT, LEVELS, shortened
 
 _PIECES = 10
@@ -55,9 +55,18 @@ class Room:
     left_out: tuple[str, ...]
 
 
+def rooms(index: Index) -> dict[str, Room]:
+    """Return what saved progress needs by each kind of package, and what is left out to fit."""
+    state = fullest(index)
+    return {kind: _room(index, state, limit) for kind, limit in PROGRESS_ROOM.items()}
+
+
 def room(index: Index, limit: int = SCORM12_LIMIT) -> Room:
     """Return what saved progress needs, and what is left out to fit into `limit` characters."""
-    state = fullest(index)
+    return _room(index, fullest(index), limit)
+
+
+def _room(index: Index, state: State, limit: int) -> Room:
     sizes = []
     for level in range(LEVELS):
         sizes.append(len(pack(index, shortened(index, state, level))))

@@ -85,9 +85,12 @@ def _seen(course: Course, share: float, slides: int, shortest: int) -> str:
 _STATUS = {
     "passed": "passed", "completed": "completed", "failed": "failed",
     "incomplete": "not finished yet", "browsed": "looked at", "not attempted": "not started",
+    "unknown": "not said",
 }
 _EXIT = {"suspend": "will come back", "logout": "logs out", "time-out": "ran out of time",
-         "": "has finished"}
+         "normal": "has finished", "": "has finished"}
+_LEAVING = {"suspendAll": "may be gone on with", "exitAll": "is over", "continue": "goes on",
+            "previous": "goes back", "_none_": "is not left"}
 _ELEMENTS = {
     "cmi.core.lesson_status": "status", "cmi.core.lesson_location": "place in the course",
     "cmi.suspend_data": "saved progress", "cmi.core.score.raw": "score",
@@ -99,25 +102,48 @@ _ELEMENTS = {
     "cmi.launch_data": "launch data", "cmi.comments": "comments",
     "cmi.student_data.mastery_score": "mark to pass",
     "cmi.interactions._count": "number of answers recorded",
+    "cmi.objectives._count": "number of objectives recorded",
+    "cmi.completion_status": "completion", "cmi.success_status": "success",
+    "cmi.progress_measure": "measure of progress", "cmi.completion_threshold":
+    "measure of progress that completes it", "cmi.scaled_passing_score": "share to pass",
+    "cmi.score.scaled": "score as a share", "cmi.score.raw": "score",
+    "cmi.score.min": "lowest possible score", "cmi.score.max": "highest possible score",
+    "cmi.location": "place in the course", "cmi.learner_id": "learner's id",
+    "cmi.learner_name": "learner's name", "cmi.entry": "whether it is the first time",
+    "cmi.credit": "whether it counts", "cmi.mode": "mode", "cmi.total_time": "total time",
+    "cmi.session_time": "time in this visit", "cmi.exit": "way of leaving",
+    "adl.nav.request": "way on",
 }
 _PARTS = {
     "id": "which question", "type": "kind of question", "time": "time of day",
-    "student_response": "answer given", "result": "result", "weighting": "weight",
-    "latency": "time taken",
+    "timestamp": "moment", "student_response": "answer given", "learner_response": "answer given",
+    "result": "result", "weighting": "weight", "latency": "time taken",
+    "description": "wording",
 }
 
 
 _OF_OBJECTIVE = {
-    "id": "name", "status": "status", "score.raw": "score", "score.min": "lowest possible score",
-    "score.max": "highest possible score",
+    "id": "name", "status": "status", "completion_status": "completion",
+    "success_status": "success", "description": "wording", "score.raw": "score",
+    "score.scaled": "score as a share", "score.min": "lowest possible score",
+    "score.max": "highest possible score", "progress_measure": "measure of progress",
 }
-_OBJECTIVE_STATUS = re.compile(r"cmi\.objectives\.[0-9]+\.status")
+_STATUSES = re.compile(
+    r"cmi\.(?:core\.lesson_status|(?:objectives\.[0-9]+\.)?(?:completion_|success_)?status)")
+_PLACES = ("cmi.core.lesson_location", "cmi.location")
+_METHODS = {
+    "Initialize": "LMSInitialize", "Terminate": "LMSFinish", "GetValue": "LMSGetValue",
+    "SetValue": "LMSSetValue", "Commit": "LMSCommit", "GetLastError": "LMSGetLastError",
+    "GetErrorString": "LMSGetErrorString", "GetDiagnostic": "LMSGetDiagnostic",
+}
+"""The names of SCORM 2004, and those of 1.2 for the same."""
 
 
 def explain(
     method: str, arguments: list[str], result: str, places: Mapping[str, str] = MappingProxyType({})
 ) -> str:
-    """Return one SCORM 1.2 call in plain words; `places` are the titles of slides, by id."""
+    """Return one call by SCORM in plain words; `places` are the titles of slides, by id."""
+    method = _METHODS.get(method, method)
     if method == "LMSInitialize":
         return "The course says hello." if result == "true" else "The course says hello, in vain."
     if method == "LMSFinish":
@@ -152,13 +178,15 @@ def _element(name: str) -> str:
 
 
 def _value(name: str, value: str, places: Mapping[str, str]) -> str:
-    if name == "cmi.core.lesson_location" and value in places:
+    if name in _PLACES and value in places:
         return f"“{places[value]}”"
-    if name == "cmi.core.lesson_status" or _OBJECTIVE_STATUS.fullmatch(name):
+    if _STATUSES.fullmatch(name):
         return _STATUS.get(value, value)
-    if name == "cmi.core.exit":
+    if name in ("cmi.core.exit", "cmi.exit"):
         return f"“{_EXIT.get(value, value)}”"
-    if name == "cmi.core.entry":
+    if name == "adl.nav.request":
+        return f"“the course {_LEAVING.get(value, value)}”"
+    if name in ("cmi.core.entry", "cmi.entry"):
         return {"ab-initio": "it is", "resume": "no, the learner comes back"}.get(value, "not said")
     if name == "cmi.suspend_data":
         return f"{len(value):,} characters" if value else "nothing yet"

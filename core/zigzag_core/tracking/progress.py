@@ -32,6 +32,9 @@ T = TypeVar("T")
 VERSION = "5"
 
 SCORM12_LIMIT = 4_096
+PROGRESS_ROOM: Mapping[str, int] = {
+    "scorm12": SCORM12_LIMIT, "scorm2004": 64_000, "scorm2004_3": 4_000}
+"""So many characters of progress each standard asks an LMS to keep, by the kind of package."""
 
 RESULTS: tuple[Result | None, ...] = (None, "right", "wrong", "neutral", "partly")
 SUCCESS: tuple[Literal["unknown", "passed", "failed"], ...] = ("unknown", "passed", "failed")

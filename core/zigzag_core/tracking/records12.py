@@ -106,7 +106,7 @@ def _several(texts: Iterable[str]) -> str:
     return ", ".join(text.replace("\\", "\\\\").replace(",", "\\,") for text in texts)
 
 
-def answer_words(grader: Grader) -> dict[str, str]:
+def sign_words(grader: Grader) -> dict[str, str]:
     """Return the words behind the signs of a record, for an LMS that shows them."""
     if grader.kind == "true_false":
         return dict(zip("tf", (part.words for part in grader.parts), strict=False))

@@ -94,6 +94,16 @@ def _written(grader: Grader, written: dict[str, str]) -> Record2004:
     return Record2004("fill-in", _list(texts), patterns)
 
 
+def id_words(grader: Grader) -> dict[str, str]:
+    """Return the words behind the ids in a record, for an LMS that shows them."""
+    words = {part.id: part.words for part in grader.parts}
+    words |= {target.id: target.words for target in grader.targets}
+    if grader.kind != "true_false":
+        return words
+    truth = zip(("true", "false"), (part.words for part in grader.parts), strict=False)
+    return {**words, **dict(truth)}
+
+
 def interaction_definition(grader: Grader, language: str) -> dict[str, Any]:
     """Return the definition of the xAPI activity that a question is, with the words of its parts.
     """

@@ -13,7 +13,7 @@ LARGEST = 4_000_000
 
 
 class QuestionWords(BaseModel):
-    """A question in words: `answers` by the signs that its records use for them.
+    """A question in words: `answers` by the signs and ids that its records use for them.
 
     `points` are what it is worth, `model` is the answer that markers compare with.
     """

@@ -7,7 +7,8 @@ from typing import Any
 from django.db.models import F
 from pydantic import ValidationError
 from zigzag_core.course.text.numbers import in_digits
-from zigzag_core.tracking.recorded12 import RecordedAnswer, recorded_answers
+from zigzag_core.tracking import recorded12, recorded2004
+from zigzag_core.tracking.recorded import RecordedAnswer
 from zigzag_core.tracking.words import PackageWords
 
 from zigzag_server.problems import Problem, not_found
@@ -68,4 +69,6 @@ def _recorded(package: Package, launch: Launch) -> list[RecordedAnswer]:
         questions = PackageWords.model_validate(package.about).questions
     except ValidationError:
         questions = {}
-    return recorded_answers(launch.interactions, questions)
+    if package.standard == "scorm12":
+        return recorded12.recorded_answers(launch.interactions, questions)
+    return recorded2004.recorded_answers(launch.interactions, questions)

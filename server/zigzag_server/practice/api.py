@@ -1,13 +1,14 @@
 """The practice LMS: packages, invented learners, results, and the log of every call."""
 
 from datetime import datetime
-from typing import Annotated, Any
+from typing import Annotated, Any, get_args
 
 from django.db.models import Count
 from django.http import HttpRequest
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
+from zigzag_core.packaging.read_manifest import Standard
 from zigzag_core.tracking.plain import explain
 from zigzag_core.tracking.words import PackageWords
 
@@ -20,7 +21,7 @@ from zigzag_server.pages import Most, Start
 from zigzag_server.problems import Problem, not_found
 from zigzag_server.publishing.models import Publication
 
-from . import answers, runs
+from . import answers, data2004, kept, runs
 from .learners import LEARNERS
 from .models import Attempt, Call, Launch, Package
 from .packages import take_out
@@ -38,6 +39,7 @@ class PracticePackage(Schema):
 
     id: int
     title: str
+    standard: Standard
     created: datetime
     files: int
     size: int
@@ -92,7 +94,7 @@ class Interaction(Schema):
 
 
 class ObjectiveOut(Schema):
-    """How an objective stands, as SCORM 1.2 has it; its `title` where the package says it."""
+    """How an objective stands, in the words of SCORM 1.2; its `title` where the package says it."""
 
     id: str
     title: str
@@ -101,11 +103,17 @@ class ObjectiveOut(Schema):
 
 
 class AttemptOut(Schema):
-    """One attempt at the SCO with this number. Times in ms; `status` as in SCORM 1.2."""
+    """One attempt at the SCO with this number. Times in ms; `status` as in SCORM 1.2.
+
+    SCORM 2004 tells `completion` and `success` apart, and the `measure` of progress (0..1).
+    """
 
     sco: int
     number: int
     status: str
+    completion: str | None
+    success: str | None
+    measure: float | None
     score: float | None
     milliseconds: int
     visits: int
@@ -132,8 +140,12 @@ class ScoOut(Schema):
 
 
 class PackageResults(PracticePackage):
-    """A package with what it launches, and the results of its learners."""
+    """A package with what it launches, and the results of its learners.
 
+    Rules that say when its parts are to be launched (`sequenced`) are not followed here.
+    """
+
+    sequenced: bool
     scos: list[ScoOut]
     results: list[LearnerResults]
 
@@ -184,7 +196,8 @@ def _out(packages: list[Package]) -> list[dict[str, Any]]:
         "sco__package").annotate(Count("learner", distinct=True)))
     to_mark = answers.waiting(packages)
     return [{
-        "id": package.pk, "title": package.title, "created": package.created,
+        "id": package.pk, "title": package.title, "standard": package.standard,
+        "created": package.created,
         "files": package.files, "size": package.size, "learners": learners.get(package.pk, 0),
         "to_mark": to_mark[package.pk],
     } for package in packages]
@@ -209,7 +222,7 @@ def list_practice_packages(
 def upload_package(
     request: HttpRequest, file: File[UploadedFile]
 ) -> Status[Any]:
-    """Put in a SCORM 1.2 package, made here or elsewhere: a job."""
+    """Put in a package of SCORM 1.2 or 2004, made here or elsewhere: a job."""
     if (file.size or 0) > LARGEST_PACKAGE:
         raise Problem(413, "too_large", "The package is larger than 300 MB. Nothing was put in.")
     return Status(202, uploads.start(author(request), "put_in", file))
@@ -221,10 +234,10 @@ def put_in_publication(
 ) -> Status[Any]:
     """Put in a package that was published here: a job."""
     found = Publication.objects.filter(
-        pk=data.publication, course__owner=author(request), kind="scorm12"
+        pk=data.publication, course__owner=author(request), kind__in=get_args(Standard)
     ).first()
     if found is None:
-        raise not_found("SCORM 1.2 package")
+        raise not_found("package for an LMS")
     job = start(author(request), "put_in_published", {"publication": found.pk})
     return Status(202, job)
 
@@ -266,14 +279,17 @@ def get_results(request: HttpRequest, package_id: int) -> dict[str, Any]:
         }
         for key in LEARNERS if key in attempts
     ]
-    return {**_out([package])[0], "results": results, "scos": package.scos.order_by("number")}
+    return {**_out([package])[0], "results": results, "sequenced": package.sequenced,
+            "scos": package.scos.order_by("number")}
 
 
 def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
     launches = sorted(attempt.launches.all(), key=lambda launch: launch.pk)
     return {
         "sco": attempt.sco.number, "number": attempt.number, "status": attempt.status,
-        "score": attempt.score,
+        "completion": attempt.core.get("completion_status"),
+        "success": attempt.core.get("success_status"),
+        "measure": kept.number(attempt.core.get("progress_measure")), "score": attempt.score,
         "milliseconds": sum(launch.milliseconds for launch in launches),
         "visits": len(launches), "location": attempt.location,
         "progress": len(attempt.core.get("suspend_data", "")),
@@ -286,7 +302,9 @@ def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
 def _objectives(package: Package, attempt: Attempt) -> list[dict[str, str]]:
     titles = PackageWords.model_validate(package.about).quizzes
     return [
-        {"id": one["id"], "title": titles.get(one["id"], one["id"]), "status": one["status"],
+        {"id": one["id"], "title": titles.get(one["id"], one.get("description") or one["id"]),
+         "status": one.get("status") or data2004.in_one(
+             one.get("completion_status", "unknown"), one.get("success_status", "unknown")),
          "score": one["score"].get("raw", "")}
         for one in attempt.core.get("objectives", ())]
 

@@ -7,10 +7,13 @@ from django.db import models
 
 
 class Package(models.Model):
-    """A SCORM 1.2 package put into the practice LMS. Its files lie in storage under `folder`."""
+    """A package put into the practice LMS. Its files lie in storage under `folder`."""
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
     title = models.CharField(max_length=200)
+    standard = models.CharField(max_length=20, default="scorm12")
+    """As in `zigzag_core.packaging.read_manifest`."""
+    sequenced = models.BooleanField(default=False)
     folder = models.CharField(max_length=100)
     about = models.JSONField(default=dict)
     """Words for the package's questions and answers, where it brings them (`zigzag.json`)."""
@@ -28,6 +31,7 @@ class Sco(models.Model):
     launch = models.CharField(max_length=500)
     parameters = models.CharField(max_length=2_000, blank=True)
     mastery_score = models.FloatField(null=True)
+    threshold = models.FloatField(null=True)
     launch_data = models.TextField(blank=True)
 
     class Meta:
@@ -44,7 +48,7 @@ class Attempt(models.Model):
     """The data model as last committed (`cmi`, nested as in the standard)."""
     status = models.CharField(max_length=20, default="not attempted")
     score = models.FloatField(null=True)
-    location = models.CharField(max_length=255, blank=True)
+    location = models.CharField(max_length=1_000, blank=True)
     exit = models.CharField(max_length=20, default="suspend")
     started = models.DateTimeField(auto_now_add=True)
     changed = models.DateTimeField(auto_now=True)
@@ -69,6 +73,8 @@ class Launch(models.Model):
     finished = models.BooleanField(default=False)
     milliseconds = models.PositiveBigIntegerField(default=0)
     interactions = models.JSONField(default=list)
+    answered_before = models.PositiveIntegerField(default=0)
+    """So many interactions the attempt had when the visit began, which it goes on from (2004)."""
 
 
 class Mark(models.Model):

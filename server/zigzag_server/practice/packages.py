@@ -41,13 +41,13 @@ def put_in(user: User, report: Report, archive: BinaryIO) -> Finish:
 
     def finish() -> dict[str, Any]:
         made = Package.objects.create(
-            owner=user, title=manifest.title, folder=folder, about=about, files=len(files),
-            size=size,
+            owner=user, title=manifest.title, standard=manifest.standard,
+            sequenced=manifest.sequenced, folder=folder, about=about, files=len(files), size=size,
         )
         Sco.objects.bulk_create(
             Sco(package=made, number=number, title=sco.title, launch=sco.launch,
                 parameters=sco.parameters, mastery_score=sco.mastery_score,
-                launch_data=sco.launch_data)
+                threshold=sco.threshold, launch_data=sco.launch_data)
             for number, sco in enumerate(manifest.scos, 1))
         return {"practice_package": made.pk, "title": made.title}
     return finish

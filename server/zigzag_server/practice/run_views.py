@@ -50,6 +50,7 @@ def launch_page(request: HttpRequest, token: str) -> HttpResponse:
             "start": runs.starting_data(visit),
             "commitUrl": f"/launch/{token}/commit", "callsUrl": f"/launch/{token}/calls",
             "masteryOverride": sco.mastery_score is not None, "app": settings.APP_ORIGIN,
+            "standard": sco.package.standard,
             "callsBefore": visit.calls.count(),
         },
     })

@@ -41,19 +41,28 @@ class Check(Schema):
     questions: int
 
 
+class ProgressRoom(Schema):
+    """The room for saved progress in an LMS that gets this kind of package, in characters.
+
+    Where progress needs more than the `limit`, it gets a `short` form, without what is `left_out`.
+    """
+
+    kind: PackageKind
+    limit: int
+    short: int
+    left_out: list[str]
+
+
 class Tracking(Schema):
     """What is to be known of the tracking of a course before it is published.
 
     `promise` says what an LMS is told. `progress` is the size of saved progress, in characters, at
-    most. Where that is more than the limit, an LMS that keeps no more gets `progress_short`,
-    without what is `left_out`.
+    most; `rooms` say for each standard how much of it an LMS keeps.
     """
 
     promise: list[str]
     progress: int
-    progress_limit: int
-    progress_short: int
-    left_out: list[str]
+    rooms: list[ProgressRoom]
 
 
 class PackageIn(Schema):

@@ -11,9 +11,9 @@ from zigzag_core.engine.ways import shortest_way
 from zigzag_core.errors import NoQuiz
 from zigzag_core.packaging.package import PackageKind, place_in_package
 from zigzag_core.quiz.proving import prove
-from zigzag_core.tracking.fullest import Room, room
+from zigzag_core.tracking.fullest import Room, rooms
 from zigzag_core.tracking.plain import promise
-from zigzag_core.tracking.progress import SCORM12_LIMIT
+from zigzag_core.tracking.progress import PROGRESS_ROOM
 from zigzag_core.verification.findings.document import findings
 from zigzag_core.verification.findings.runs import try_out
 from zigzag_core.verification.route import route
@@ -62,17 +62,20 @@ def measure_tracking(owner: User, report: Report, course: int) -> Finish:
     """Say what an LMS will be told, and how large saved progress gets."""
     reading = in_words(report, 0, 0.3, "Reading the course")
     document = store.document_of(Course.objects.get(pk=course), reading)
-    needs, shortest = Room(0, 0, ()), 0
+    needs: dict[str, Room] = {}
+    shortest = 0
     if document.slides:
         compiling = in_words(report, 0.3, 1, "Looking at the slides")
         index = Index(compile_course(document, files.source_for(document.course), compiling))
-        needs, shortest = room(index), shortest_way(index)
+        needs, shortest = rooms(index), shortest_way(index)
     found: dict[str, Any] = {
         "promise": promise(
             document.course, len(document.slides), _questions(document), shortest,
             sum(len(slide.dialogues) for slide in document.slides)),
-        "progress": needs.most, "progress_limit": SCORM12_LIMIT,
-        "progress_short": needs.least, "left_out": list(needs.left_out),
+        "progress": max((one.most for one in needs.values()), default=0),
+        "rooms": [{"kind": kind, "limit": limit, "short": needs[kind].least if needs else 0,
+                   "left_out": list(needs[kind].left_out) if needs else []}
+                  for kind, limit in PROGRESS_ROOM.items()],
     }
     return lambda: found
 

@@ -299,6 +299,9 @@ export class ScormTracker implements Tracker {
     }
     if (!this.version.forGood.has(this.api?.lastError() ?? "")) return false;
     if (element === PROGRESS) return this.sayShorter(value);
+    // Some LMSs refuse texts of several lines: the words matter more than where a line ends.
+    const line = value.replace(/\s*[\r\n\u2028\u2029]\s*/g, " ");
+    if (line !== value) return this.say(element, line);
     this.refused.add(element);
     return true;
   }

@@ -10,7 +10,7 @@ import { QuietButton } from "../../kit/QuietButton";
 import { follow } from "../../kit/jobs/work";
 import { sayError } from "../../kit/toaster";
 import { ago, bytes } from "../../kit/units";
-import { KIND_WORDS } from "./kinds";
+import { isForLms, KIND_WORDS } from "./kinds";
 import { t } from "../../words/publish";
 
 /** The packages made of this course: get them, look into them, try them. */
@@ -50,7 +50,7 @@ export function Packages({ latest }: { latest: number | null }): ReactNode {
             <QuietButton size="xs" asChild>
               <a href={`/api/packages/${made.id}/file`}><Download size={14} />{" "}{t("download")}</a>
             </QuietButton>
-            {made.kind === "scorm12" && (
+            {isForLms(made.kind) && (
               <QuietButton size="xs" color="spruce" loading={tryIt.isPending} onClick={() => tryIt.mutate(made.id)}>
                 <GraduationCap size={14} />{t("tryItInThePractice")}
               </QuietButton>

@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
+import { Box, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
@@ -13,9 +13,10 @@ import { sayError } from "../../kit/toaster";
 import { Findings } from "../shell/Findings";
 import { trackingOf } from "../shell/useCheck";
 import { CompletionCard } from "./CompletionCard";
-import type { PackageKind } from "./kinds";
+import { KIND_WORDS, type PackageKind } from "./kinds";
+import { Kinds, useKind } from "./Kinds";
 import { Packages } from "./Packages";
-import { ProgressSize, TooLong } from "./ProgressSize";
+import { ProgressSize, roomOf, TooLong } from "./ProgressSize";
 import { t } from "../../words/publish";
 
 /** A package to make; `asked` where the author knows that its progress may be too long. */
@@ -29,7 +30,8 @@ export default function Publish(): ReactNode {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [made, setMade] = useState<number | null>(null);
-  /** Whether the author is asked about progress that is too long for SCORM 1.2. */
+  const [kind, setKind] = useKind();
+  /** Whether the author is asked about progress that is too long for the standard. */
   const [asking, setAsking] = useState(false);
   const path = { params: { path: { slug } } };
   const saved = useCourse((state) => state.versions);
@@ -39,7 +41,7 @@ export default function Publish(): ReactNode {
   const publish = useMutation({
     mutationFn: async ({ kind, asked }: Wish) => {
       await saveAll();
-      if (kind === "scorm12" && !asked && await mayBeTooLong()) return null;
+      if (!asked && await mayBeTooLong(kind)) return null;
       return follow(take(api.POST("/api/courses/{slug}/packages", { ...path, body: { kind } })));
     },
     onSuccess: (done) => {
@@ -52,11 +54,11 @@ export default function Publish(): ReactNode {
   });
   useEffect(() => { void save(); }, [slug]);
 
-  /** Whether saved progress may be too long for SCORM 1.2. What cannot be measured is not asked about. */
-  async function mayBeTooLong(): Promise<boolean> {
+  /** Whether saved progress may be too long for the standard. What cannot be measured is not asked about. */
+  async function mayBeTooLong(kind: PackageKind): Promise<boolean> {
     try {
       const found = await queries.ensureQueryData(trackingOf(slug, useCourse.getState().versions));
-      return found.left_out.length > 0;
+      return (roomOf(found, kind)?.left_out.length ?? 0) > 0;
     } catch {
       return false;
     }
@@ -83,31 +85,23 @@ export default function Publish(): ReactNode {
             </Stack>
           </Card>
           <Card title={t("savedProgress")}>
-            {tracking ? <ProgressSize tracking={tracking} /> : looking}
+            {tracking ? <ProgressSize tracking={tracking} kind={kind} /> : looking}
           </Card>
         </Stack>
         <Stack gap="4">
           <Card title={t("makeAPackage")}>
-            <Flex gap="2" wrap="wrap" align="center">
-              <MainButton
-                loading={publish.isPending && publish.variables.kind === "scorm12"}
-                loadingText={tracking ? undefined : t("measuringSavedProgress")}
-                onClick={() => publish.mutate({ kind: "scorm12" })}
-              >
-                {t("publishAsScorm12")}
-              </MainButton>
-              <MainButton loading={publish.isPending && publish.variables.kind === "web"} onClick={() => publish.mutate({ kind: "web" })}>
-                {t("publishAsWeb")}
-              </MainButton>
-            </Flex>
-            <Text color="quiet" mt="2" fontSize="13px">
-              {t("scorm12ForA")}
-            </Text>
+            <Kinds kind={kind} onKind={(next) => { setAsking(false); setKind(next); }} />
+            <MainButton
+              mt="3" loading={publish.isPending} loadingText={tracking ? undefined : t("measuringSavedProgress")}
+              onClick={() => publish.mutate({ kind })}
+            >
+              {t("publishAs", { kind: KIND_WORDS[kind] })}
+            </MainButton>
           </Card>
           {tracking && asking && (
             <TooLong
-              tracking={tracking} onCancel={() => setAsking(false)}
-              onPublish={() => { setAsking(false); publish.mutate({ kind: "scorm12", asked: true }); }}
+              tracking={tracking} kind={kind} onCancel={() => setAsking(false)}
+              onPublish={() => { setAsking(false); publish.mutate({ kind, asked: true }); }}
             />
           )}
           <Card title={t("findings")}><Findings pause={0} onShow={show} /></Card>
