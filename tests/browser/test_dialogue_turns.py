@@ -117,7 +117,8 @@ def test_from_right_to_left_words_and_replies_begin_at_the_right(page, server, s
     _choose(page, "تفضل")
     page.until(lambda: len(_log(page)) == 3)
     # What the learner said stands at the left, as it stands at the right in English.
-    reply, line = (page.find(one).rect for one in (".zz-said-reply", ".zz-said:not(.zz-said-reply)"))
+    reply, line = (page.find(one).rect
+                   for one in (".zz-said-reply", ".zz-said:not(.zz-said-reply)"))
     assert reply["x"] + reply["width"] < line["x"] + line["width"]
 
 

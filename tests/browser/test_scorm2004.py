@@ -8,7 +8,7 @@ from zigzag_core.grading.solutions import right_response, wrong_response
 from tests.core.making import button
 from tests.core.test_questions import Taking
 
-from .packages import element_of, inside, launch, put_in
+from .packages import element_of, inside, launch
 from .test_access import violations
 from .test_package_lms import at_slide, three_slides
 

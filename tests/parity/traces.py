@@ -19,7 +19,7 @@ SHORTENED_EVERY = 4
 
 HELD = ("primary",)
 MOMENT = "2026-11-28T12:34:56.78Z"
-"""An objective that the LMS has already, and when answers were given: as in `web/tests/replay.ts`."""
+"""An objective that the LMS has, and when answers were given: as in `web/tests/replay.ts`."""
 
 FOLDER = Path(__file__).parent / "traces"
 

@@ -48,14 +48,14 @@ def _one(index: int, raw: Mapping[str, Any], words: QuestionWords | None) -> Rec
 def _in_words(type_: str, told: str, words: QuestionWords | None) -> str:
     """A response or a pattern of this type without the signs of the standard."""
     answers = words.answers if words else {}
-    while _PROPERTY.match(told):
-        told = _PROPERTY.sub("", told, count=1)
+    told = _without_properties(told)
     if type_ == "numeric":
         low, _, high = told.partition("[:]")
         return f"{low} to {high}" if high and high != low else low
     between = ": " if words and words.kind == "rating_scale" else " → "
 
     def one(text: str) -> str:
+        text = _without_properties(text)
         left, pair, right = text.partition("[.]")
         if not pair:
             return answers.get(text, text)
@@ -65,3 +65,9 @@ def _in_words(type_: str, told: str, words: QuestionWords | None) -> str:
             f"{named}{between}{answers.get(right, right)}")
 
     return ", ".join(one(text) for text in told.split("[,]"))
+
+
+def _without_properties(text: str) -> str:
+    while found := _PROPERTY.match(text):
+        text = text[found.end():]
+    return text
