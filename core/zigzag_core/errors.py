@@ -144,3 +144,16 @@ class OtherCourse(Refusal):
     """Saved progress belongs to another course, or to a newer publication."""
 
     code = "other_course"
+
+
+# Records of learning
+
+
+class BadStatement(Refusal):
+    """What was sent to a record store is no statement; `where` is the path to what is wrong."""
+
+    code = "bad_statement"
+
+    def __init__(self, where: str, why: str) -> None:
+        super().__init__(f"{where or 'The statement'}: {why}.")
+        self.where = where

@@ -6,6 +6,7 @@ from .courses import media_views
 from .post import receiver_views
 from .practice import run_views
 from .publishing import preview_views
+from .records import views as records
 
 urlpatterns = [
     path("media/<str:key>/<str:name>", media_views.media, name="media"),
@@ -16,6 +17,13 @@ urlpatterns = [
     path("launch/<str:token>/commit", run_views.commit, name="commit"),
     path("launch/<str:token>/calls", run_views.calls, name="calls"),
     path("post/<str:number>", receiver_views.receive, name="post"),
+    path("xapi/statements", records.statements_view),
+    path("xapi/activities/state", records.state_view),
+    path("xapi/activities/profile", records.activity_profile_view),
+    path("xapi/activities", records.activities_view),
+    path("xapi/agents/profile", records.agent_profile_view),
+    path("xapi/agents", records.agents_view),
+    path("xapi/about", records.about),
     path("run/<str:token>/<path:path>", run_views.package_file, name="package-file"),
 ]
 

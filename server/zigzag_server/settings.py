@@ -81,6 +81,7 @@ INSTALLED_APPS = [
     "zigzag_server.jobs",
     "zigzag_server.courses",
     "zigzag_server.publishing",
+    "zigzag_server.records",
     "zigzag_server.practice",
     "zigzag_server.post",
     "zigzag_server.banks",

@@ -1,0 +1,135 @@
+"""Keeping statements and finding them.
+
+Source: ADL, *xAPI 1.0.3*, part 2 (2.3.2 voiding, 2.4.7 to 2.4.9) and part 3 (2.1 statements).
+"""
+
+import threading
+import uuid
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from datetime import datetime
+from typing import Any
+
+from django.db import transaction
+from django.db.models import QuerySet
+from django.utils import timezone
+from zigzag_core.records.forms import plain_uuid
+from zigzag_core.records.statement import VOIDED, activities_in, agents_in, same
+
+from .models import Key, Mention, Statement
+
+_WRITING = threading.Lock()
+MOST = 100
+"""So many statements are given at once."""
+
+
+class Conflict(Exception):
+    """Another statement with the same id is there."""
+
+
+class NotAllowed(Exception):
+    """The key does not open what is asked for."""
+
+
+@dataclass(frozen=True)
+class Query:
+    """What statements are asked for; `agent` and `activity` are keys, `after` a number of one."""
+
+    agent: str = ""
+    verb: str = ""
+    activity: str = ""
+    registration: str = ""
+    related_agents: bool = False
+    related_activities: bool = False
+    since: datetime | None = None
+    until: datetime | None = None
+    limit: int = MOST
+    ascending: bool = False
+    after: int | None = field(default=None)
+
+
+def keep(key: Key, sent: Sequence[dict[str, Any]]) -> list[str]:
+    """Keep statements that are in form, all or none; return their ids in the same order.
+
+    One that is there already is left as it is. Raises `Conflict` where an id says another thing,
+    and `NotAllowed` for another registration than the key's.
+    """
+    if any(not _is_open(key, one.get("context", {}).get("registration", "")) for one in sent):
+        raise NotAllowed
+    now = timezone.now()
+    # To the ms, as it is written: who asks for what came since then is not given it again.
+    now = now.replace(microsecond=now.microsecond // 1_000 * 1_000)
+    rows = [_row(key, one, now) for one in sent]
+    if len({row.statement_id for row in rows}) < len(rows):
+        raise Conflict
+    with _WRITING, transaction.atomic():
+        there = {row.statement_id: row.body for row in Statement.objects.filter(
+            owner=key.owner, statement_id__in=[row.statement_id for row in rows])}
+        for row in rows:
+            if row.statement_id in there and not same(row.body, there[row.statement_id]):
+                raise Conflict
+        fresh = [row for row in rows if row.statement_id not in there]
+        Statement.objects.bulk_create(fresh)
+        Mention.objects.bulk_create([one for row in fresh for one in _mentions(row)])
+        _void(key, fresh)
+    return [row.statement_id for row in rows]
+
+
+def one_of(key: Key, statement_id: str, voided: bool) -> Statement | None:
+    """Return the statement with this id, among those that are voided or those that are not."""
+    return _open_to(key).filter(statement_id=statement_id, voided=voided).first()
+
+
+def found(key: Key, query: Query) -> tuple[list[Statement], bool]:
+    """Return the statements that are asked for, not voided, and whether there are more."""
+    rows = _open_to(key).filter(voided=False)
+    for name, wanted in (("verb", query.verb), ("registration", query.registration)):
+        if wanted:
+            rows = rows.filter(**{name: wanted})
+    for wanted, related in ((query.agent, query.related_agents),
+                            (query.activity, query.related_activities)):
+        if wanted:
+            those = Mention.objects.filter(key=wanted)
+            named = those if related else those.filter(is_direct=True)
+            rows = rows.filter(pk__in=named.values("statement"))
+    if query.since:
+        rows = rows.filter(stored__gt=query.since)
+    if query.until:
+        rows = rows.filter(stored__lte=query.until)
+    if query.after is not None:
+        rows = rows.filter(**{"pk__gt" if query.ascending else "pk__lt": query.after})
+    some = list(rows.order_by("pk" if query.ascending else "-pk")[:query.limit + 1])
+    return some[:query.limit], len(some) > query.limit
+
+
+def _open_to(key: Key) -> QuerySet[Statement]:
+    rows = Statement.objects.filter(owner=key.owner)
+    return rows.filter(registration=key.registration) if key.registration else rows
+
+
+def _is_open(key: Key, registration: str) -> bool:
+    return not key.registration or registration.lower() == key.registration
+
+
+def _row(key: Key, sent: dict[str, Any], now: datetime) -> Statement:
+    name = plain_uuid(sent["id"]) if "id" in sent else str(uuid.uuid4())
+    moment = now.isoformat(timespec="milliseconds").replace("+00:00", "Z")
+    authority = {"objectType": "Agent", "name": key.name or "Zigzag", "account": {
+        "homePage": "https://zigzag.invalid/keys", "name": str(key.pk)}}
+    body = {"version": "1.0.0", "timestamp": moment, **sent, "id": name, "stored": moment,
+            "authority": authority}
+    return Statement(
+        owner=key.owner, statement_id=name, stored=now, verb=sent["verb"]["id"], body=body,
+        registration=sent.get("context", {}).get("registration", "").lower())
+
+
+def _mentions(row: Statement) -> list[Mention]:
+    direct = {*agents_in(row.body), *activities_in(row.body)}
+    every = {*agents_in(row.body, related=True), *activities_in(row.body, related=True)}
+    return [Mention(statement=row, key=key, is_direct=key in direct) for key in direct | every]
+
+
+def _void(key: Key, rows: Sequence[Statement]) -> None:
+    """Void what the `rows` void; a statement that voids another cannot be voided itself."""
+    targets = [row.body["object"]["id"].lower() for row in rows if row.verb == VOIDED]
+    _open_to(key).filter(statement_id__in=targets).exclude(verb=VOIDED).update(voided=True)

@@ -1,0 +1,190 @@
+"""The record store: statements, documents, and who may read them."""
+
+import json
+from urllib.parse import urlencode
+
+import pytest
+from django.test import Client
+from zigzag_server.records.keys import make_key
+
+from tests.core.test_statements import INES, SAID
+
+from .conftest import CONTENT
+
+REGISTRATION = "9b7c1c5e-6a4d-4b8c-9c54-0b7b6a1d1a11"
+ONE = "fd41c918-b88b-4b20-a0a5-a4c32391aaa0"
+VOIDS = {"actor": INES, "verb": {"id": "http://adlnet.gov/expapi/verbs/voided"},
+         "object": {"objectType": "StatementRef", "id": ONE}}
+
+
+class Store:
+    """A client of the record store, with a key of its own."""
+
+    def __init__(self, owner, registration=""):
+        self.client = Client(headers={"host": CONTENT})
+        self.headers = {"authorization": f"Basic {make_key(owner, 'Test', registration)}",
+                        "x-experience-api-version": "1.0.3"}
+
+    def __call__(self, method, path, body=None, status=None, type_="application/json", params=None, **headers):
+        data = body if isinstance(body, bytes) else json.dumps(body).encode()
+        extra = {} if body is None else {"data": data, "content_type": type_}
+        query = f"?{urlencode(params)}" if params else ""
+        answer = getattr(self.client, method)(
+            f"/xapi/{path}{query}", headers={**self.headers, **headers}, **extra)
+        if status is not None:
+            assert answer.status_code == status, answer.content[:300]
+        is_json = answer.get("Content-Type", "").startswith("application/json")
+        return answer.json() if is_json and answer.content else answer
+
+    def post(self, *said, status=200):
+        return self("post", "statements", list(said), status=status)
+
+    def found(self, **query):
+        return [one["id"] for one in self("get", "statements", params=query, status=200)["statements"]]
+
+
+@pytest.fixture
+def store(mika_user):
+    return Store(mika_user)
+
+
+@pytest.fixture
+def mika_user(mika, django_user_model):
+    return django_user_model.objects.get(username="mika")
+
+
+def test_a_statement_is_kept_once_and_given_back_with_what_the_store_adds(store):
+    ids = store.post(SAID, {**SAID, "id": ONE})
+    assert ids[1] == ONE and ids[0] != ONE
+    kept = store("get", "statements", params={"statementId": ONE}, status=200)
+    assert kept.items() >= {**SAID, "id": ONE, "version": "1.0.0"}.items()
+    assert {"stored", "timestamp", "authority"} <= kept.keys()
+    # Sent again it is there already; with other words it is another statement.
+    store("put", "statements", {**SAID, "id": ONE}, params={"statementId": ONE}, status=204)
+    other = {**SAID, "result": {"success": True}}
+    store("put", "statements", other, params={"statementId": ONE}, status=409)
+    store.post(SAID, {**other, "id": ONE}, status=409)
+    assert len(store.found()) == 2, "of a batch that conflicts nothing is kept"
+    store.post({**SAID, "id": ONE}, {**SAID, "id": ONE}, status=409)
+    store("put", "statements", {**SAID, "id": REGISTRATION}, params={"statementId": ONE}, status=400)
+
+
+def test_what_is_voided_is_found_only_as_such(store):
+    store.post({**SAID, "id": ONE})
+    [void] = store.post(VOIDS)
+    assert store.found() == [void]
+    store("get", "statements", params={"statementId": ONE}, status=404)
+    assert store("get", "statements", params={"voidedStatementId": ONE}, status=200)["id"] == ONE
+    # What voids cannot be voided.
+    store.post({**VOIDS, "object": {"objectType": "StatementRef", "id": void}})
+    assert void in store.found()
+
+
+def test_statements_are_found_by_what_is_asked_and_page_by_page(store):
+    bo = {**SAID, "actor": {"mbox": "mailto:bo@example.org"},
+          "context": {"registration": REGISTRATION, "instructor": INES,
+                      "contextActivities": {"parent": {"id": "https://example.org/hut"}}}}
+    ids = store.post(*(SAID for _ in range(5)), bo)
+    assert store.found() == ids[::-1] and store.found(ascending="true") == ids
+    assert store.found(agent=json.dumps(INES)) == ids[4::-1]
+    assert store.found(agent=json.dumps(INES), related_agents="true") == ids[::-1]
+    assert store.found(registration=REGISTRATION) == [ids[5]]
+    assert store.found(activity="https://example.org/hut") == []
+    assert store.found(activity="https://example.org/hut", related_activities="true") == [ids[5]]
+    assert store.found(verb="http://adlnet.gov/expapi/verbs/passed") == []
+    stored = store("get", "statements", params={"statementId": ids[0]})["stored"]
+    assert store.found(since=stored) == [] and store.found(until="2001-01-01T00:00:00Z") == []
+    pages, following = [], "statements?" + urlencode({"limit": 4})
+    while following:
+        page = store("get", following.removeprefix("/xapi/"), status=200)
+        pages.append([one["id"] for one in page["statements"]])
+        following = page["more"]
+    assert pages == [ids[:1:-1], ids[1::-1]]
+
+
+def test_forms_leave_out_what_is_not_asked_for(store):
+    store.post({**SAID, "object": {**SAID["object"], "definition": {
+        "name": {"en": "Soup", "de": "Suppe"}, "type": "https://example.org/t"}}})
+    [ids] = store("get", "statements", params={"format": "ids"})["statements"]
+    assert ids["object"] == SAID["object"]
+    [one] = store("get", "statements", params={"format": "canonical"})["statements"]
+    assert one["object"]["definition"]["name"] == {"en": "Soup"}
+
+
+@pytest.mark.parametrize("query", [
+    {"statementId": "x"}, {"statementId": ONE, "limit": 1}, {"limit": "-1"}, {"since": "soon"},
+    {"agent": "{"}, {"agent": "{}"}, {"agent": "5"}, {"verb": "passed"}, {"format": "long"},
+    {"related_agents": "yes"}, {"what": "1"}, {"registration": "1"},
+])
+def test_questions_that_are_not_in_form_are_refused(store, query):
+    store("get", "statements", params=query, status=400)
+
+
+def test_only_who_has_a_key_is_let_in_and_only_to_the_store_of_its_owner(
+        store, django_user_model):
+    [mine] = store.post(SAID)
+    bare = Client(headers={"host": CONTENT, "x-experience-api-version": "1.0.3"})
+    assert bare.get("/xapi/statements").status_code == 401
+    bad = {"authorization": "Basic bm90aGluZzpoZXJl"}
+    assert bare.get("/xapi/statements", headers=bad).status_code == 401
+    assert bare.get("/xapi/about").json() == {"version": ["1.0.3"]}
+    other = Store(django_user_model.objects.create_user("rosa"))
+    assert other.found() == []
+    other("get", "statements", params={"statementId": mine}, status=404)
+    # A key to one registration opens no other.
+    narrow = Store(django_user_model.objects.get(username="mika"), REGISTRATION)
+    assert narrow.found() == []
+    narrow.post(SAID, status=403)
+    [own] = narrow.post({**SAID, "context": {"registration": REGISTRATION.upper()}})
+    assert narrow.found() == [own] and len(store.found()) == 2
+    state = {"activityId": "https://example.org/hut", "agent": json.dumps(INES), "stateId": "a"}
+    narrow("put", "activities/state", {}, params=state, status=403)
+    narrow("put", "activities/state", {}, params={**state, "registration": REGISTRATION}, status=204)
+
+
+def test_the_version_is_asked_for_and_said(store):
+    del store.headers["x-experience-api-version"]
+    answer = store("get", "statements", status=400)
+    assert answer["X-Experience-API-Version"] == "1.0.3"
+    store.headers["x-experience-api-version"] = "2.0.0"
+    store("get", "statements", status=400)
+
+
+@pytest.mark.parametrize(("body", "status"), [
+    (b"{", 400), (b"[1]", 400), (b"null", 400), (b'{"actor": 1e400}', 400), (b"\xff", 400),
+    (json.dumps([SAID] * 1_001).encode(), 413)])
+def test_what_is_no_statement_is_refused(store, body, status):
+    store("post", "statements", body, status=status)
+    store("post", "statements", b"x", type_="multipart/mixed", status=415)
+    assert store.found() == []
+
+
+def test_a_state_is_kept_merged_listed_and_deleted(store):
+    place = {"activityId": "https://example.org/hut", "agent": json.dumps(INES)}
+    a = {**place, "stateId": "a"}
+    store("get", "activities/state", params=a, status=404)
+    store("put", "activities/state", {"x": 1}, params=a, status=204)
+    store("post", "activities/state", {"y": 2}, params=a, status=204)
+    assert store("get", "activities/state", params=a) == {"x": 1, "y": 2}
+    store("put", "activities/state", b"\x00\xff", params={**place, "stateId": "b"},
+          type_="application/octet-stream", status=204)
+    store("post", "activities/state", {"y": 2}, params={**place, "stateId": "b"}, status=400)
+    assert store("get", "activities/state", params=place) == ["a", "b"]
+    store("delete", "activities/state", params=a, status=204)
+    assert store("get", "activities/state", params=place) == ["b"]
+    store("delete", "activities/state", params=place, status=204)
+    assert store("get", "activities/state", params=place) == []
+
+
+def test_a_profile_is_replaced_only_by_who_knows_what_is_there(store):
+    place = {"agent": json.dumps(INES), "profileId": "p"}
+    store("put", "agents/profile", {"a": 1}, params=place, status=204)
+    store("put", "agents/profile", {"a": 2}, params=place, status=409)
+    etag = store.client.get(f"/xapi/agents/profile?{urlencode(place)}", headers=store.headers)["ETag"]
+    new = {"if-none-match": "*"}
+    store("put", "agents/profile", {"a": 2}, params=place, status=412, **new)
+    store("put", "agents/profile", {"a": 2}, params=place, status=412, **{"if-match": '"old"'})
+    store("put", "agents/profile", {"a": 2}, params=place, status=204, **{"if-match": etag})
+    assert store("get", "agents/profile", params=place) == {"a": 2}
+    store("delete", "agents/profile", params=place, status=412, **{"if-match": etag})
+    store("get", "activities/profile", params={"activityId": "hut", "profileId": "p"}, status=400)
