@@ -1,7 +1,7 @@
 """Traces for the TypeScript engine: what the reference did, step by step.
 
 Each trace is one JSON file: the program, whole and as it is packaged, the seed, and for every
-event the state after it, the effects, the saved progress and the calls to an LMS by SCORM.
+event the state after it, the effects, the saved progress and what an LMS is told.
 """
 
 import json
@@ -11,7 +11,7 @@ from typing import Any
 from zigzag_core.engine import engine, state
 from zigzag_core.engine.index import Index
 from zigzag_core.program import Program
-from zigzag_core.tracking import progress, scorm12, scorm2004
+from zigzag_core.tracking import cmi5, progress, scorm12, scorm2004
 from zigzag_core.tracking.shortened import LEVELS, shortened
 
 SHORTENED_EVERY = 4
@@ -20,6 +20,9 @@ SHORTENED_EVERY = 4
 HELD = ("primary",)
 MOMENT = "2026-11-28T12:34:56.78Z"
 """An objective that the LMS has, and when answers were given: as in `web/tests/replay.ts`."""
+
+TOLD: tuple[tuple[str, ...], ...] = ((), ("completed",), ("completed", "failed"), ("passed",))
+ACTIVITY = "https://example.org/hut"
 
 FOLDER = Path(__file__).parent / "traces"
 
@@ -43,6 +46,8 @@ def trace(program: Program, seed: int, events: list[dict[str, Any]]) -> dict[str
                 scorm2004.interaction_calls(index, effect, number, MOMENT)
                 for effect in effects if effect["effect"] == "answered"
             ],
+            "statements": cmi5.statements(
+                index, now, effects, TOLD[number % len(TOLD)], ACTIVITY, number * 1_234),
             "interactions": [
                 scorm12.interaction_calls(index, effect, number, "12:34:56")
                 for effect in effects if effect["effect"] == "answered"

@@ -25,7 +25,8 @@ class Store:
         self.headers = {"authorization": f"Basic {make_key(owner, 'Test', registration)}",
                         "x-experience-api-version": "1.0.3"}
 
-    def __call__(self, method, path, body=None, status=None, type_="application/json", params=None, **headers):
+    def __call__(self, method, path, body=None, status=None, type_="application/json",
+                 params=None, **headers):
         data = body if isinstance(body, bytes) else json.dumps(body).encode()
         extra = {} if body is None else {"data": data, "content_type": type_}
         query = f"?{urlencode(params)}" if params else ""
@@ -40,7 +41,8 @@ class Store:
         return self("post", "statements", list(said), status=status)
 
     def found(self, **query):
-        return [one["id"] for one in self("get", "statements", params=query, status=200)["statements"]]
+        page = self("get", "statements", params=query, status=200)
+        return [one["id"] for one in page["statements"]]
 
 
 @pytest.fixture
@@ -66,7 +68,8 @@ def test_a_statement_is_kept_once_and_given_back_with_what_the_store_adds(store)
     store.post(SAID, {**other, "id": ONE}, status=409)
     assert len(store.found()) == 2, "of a batch that conflicts nothing is kept"
     store.post({**SAID, "id": ONE}, {**SAID, "id": ONE}, status=409)
-    store("put", "statements", {**SAID, "id": REGISTRATION}, params={"statementId": ONE}, status=400)
+    elsewhere = {**SAID, "id": REGISTRATION}
+    store("put", "statements", elsewhere, params={"statementId": ONE}, status=400)
 
 
 def test_what_is_voided_is_found_only_as_such(store):
@@ -139,7 +142,8 @@ def test_only_who_has_a_key_is_let_in_and_only_to_the_store_of_its_owner(
     assert narrow.found() == [own] and len(store.found()) == 2
     state = {"activityId": "https://example.org/hut", "agent": json.dumps(INES), "stateId": "a"}
     narrow("put", "activities/state", {}, params=state, status=403)
-    narrow("put", "activities/state", {}, params={**state, "registration": REGISTRATION}, status=204)
+    state["registration"] = REGISTRATION
+    narrow("put", "activities/state", {}, params=state, status=204)
 
 
 def test_the_version_is_asked_for_and_said(store):
@@ -180,7 +184,8 @@ def test_a_profile_is_replaced_only_by_who_knows_what_is_there(store):
     place = {"agent": json.dumps(INES), "profileId": "p"}
     store("put", "agents/profile", {"a": 1}, params=place, status=204)
     store("put", "agents/profile", {"a": 2}, params=place, status=409)
-    etag = store.client.get(f"/xapi/agents/profile?{urlencode(place)}", headers=store.headers)["ETag"]
+    there = store.client.get(f"/xapi/agents/profile?{urlencode(place)}", headers=store.headers)
+    etag = there["ETag"]
     new = {"if-none-match": "*"}
     store("put", "agents/profile", {"a": 2}, params=place, status=412, **new)
     store("put", "agents/profile", {"a": 2}, params=place, status=412, **{"if-match": '"old"'})

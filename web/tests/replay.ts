@@ -5,6 +5,7 @@ import { choiceOrder, start, step } from "../player/engine/engine";
 import { filled } from "../player/engine/filled";
 import { Index } from "../player/engine/program";
 import { asJson } from "../player/engine/state";
+import { statements } from "../player/tracking/cmi5";
 import { pack, unpack } from "../player/tracking/progress";
 import { shortened } from "../player/tracking/shortened";
 import { interactionCalls, statusCalls } from "../player/tracking/scorm12";
@@ -12,6 +13,7 @@ import { interactionCalls as interactions2004, statusCalls as calls2004 } from "
 
 /** What `tests/parity/traces.py` takes as well. */
 const HELD = ["primary"];
+const TOLD = [[], ["completed"], ["completed", "failed"], ["passed"]];
 const MOMENT = "2026-11-28T12:34:56.78Z";
 
 /** What an event led to. */
@@ -25,6 +27,7 @@ export interface Outcome {
   interactions: unknown;
   calls2004: unknown;
   interactions2004: unknown;
+  statements: unknown;
 }
 
 /** What the Python engine did: a program, whole and as it is packaged, and an outcome for each event. */
@@ -51,6 +54,7 @@ export function* replay(trace: Trace): Generator<[where: string, here: unknown, 
       calls: statusCalls(index, state),
       interactions: effects.filter((effect) => effect.effect === "answered")
         .map((effect) => interactionCalls(index, effect, position, "12:34:56")),
+      statements: statements(index, state, effects, TOLD[position % TOLD.length] ?? [], "https://example.org/hut", position * 1_234),
       calls2004: calls2004(index, state, HELD),
       interactions2004: effects.filter((effect) => effect.effect === "answered")
         .map((effect) => interactions2004(index, effect, position, MOMENT)),

@@ -12,7 +12,8 @@ from typing import Any
 
 from zigzag_core.course.text.numbers import number_in
 from zigzag_core.grading.tally import Given
-from zigzag_core.program import Grader, GraderPart
+from zigzag_core.program import Grader, GraderPart, GraderTarget
+from zigzag_core.course.questions.question import Accepts
 
 from .records12 import cut, precise
 
@@ -80,9 +81,7 @@ def _written(grader: Grader, written: dict[str, str]) -> Record2004:
     if grader.kind == "numeric" and accepts:
         number = number_in(texts[0], accepts[0].units)
         if number is not None:
-            return Record2004("numeric", precise(number), tuple(
-                f"{precise(r.low)}{_TO}{precise(r.high)}"
-                for r in accepts[0].ranges[:_MOST_PATTERNS]))
+            return Record2004("numeric", precise(number), _ranges(accepts[0]))
     loose = all(one.any_case for one in accepts)
     prefix = f"{{case_matters={'false' if loose else 'true'}}}{{order_matters=true}}"
     if len(grader.parts) == 1 and accepts:
@@ -108,26 +107,36 @@ def interaction_definition(grader: Grader, language: str) -> dict[str, Any]:
     """Return the definition of the xAPI activity that a question is, with the words of its parts.
     """
     unanswered = record2004(grader, ())
-    kind = "numeric" if grader.kind == "numeric" else unanswered.type
+    accepts = next((part.accepts for part in grader.parts if part.accepts), None)
+    is_number = grader.kind == "numeric" and accepts is not None
+    kind = "numeric" if is_number else unanswered.type
+    patterns = unanswered.patterns
+    if accepts and is_number and grader.purpose != "survey":
+        patterns = _ranges(accepts)
     parts = _components(grader.parts, language)
+    targets = _components(grader.targets, language)
     definition: dict[str, Any] = {
         "type": INTERACTION, "interactionType": kind, "description": {language: grader.prompt},
+        **({"correctResponsesPattern": list(patterns)} if patterns else {}),
     }
-    if unanswered.patterns:
-        definition["correctResponsesPattern"] = list(unanswered.patterns)
     match kind:
         case "choice" | "sequencing":
-            definition["choices"] = parts
+            return {**definition, "choices": parts}
         case "matching":
-            definition["source"] = parts
-            definition["target"] = [
-                {"id": t.id, "description": {language: t.words}} for t in grader.targets]
+            return {**definition, "source": parts, "target": targets}
         case "performance":
-            definition["steps"] = parts
+            return {**definition, "steps": parts}
     return definition
 
 
-def _components(parts: tuple[GraderPart, ...], language: str) -> list[dict[str, Any]]:
+def _ranges(accepts: Accepts) -> tuple[str, ...]:
+    return tuple(f"{precise(r.low)}{_TO}{precise(r.high)}"
+                 for r in accepts.ranges[:_MOST_PATTERNS])
+
+
+def _components(
+    parts: Iterable[GraderPart | GraderTarget], language: str
+) -> list[dict[str, Any]]:
     return [{"id": part.id, "description": {language: part.words}} for part in parts]
 
 

@@ -58,14 +58,36 @@ function written(grader: Grader, texts: ReadonlyMap<string, string>): Record2004
   const [first] = accepts;
   const number = grader.kind === "numeric" && first ? numberIn(given[0] ?? "", first.units) : null;
   if (number !== null && first) {
-    const patterns = first.ranges.slice(0, MOST_PATTERNS).map(({ low, high }) => `${precise(low)}[:]${precise(high)}`);
-    return { type: "numeric", response: precise(number), patterns };
+    return { type: "numeric", response: precise(number), patterns: ranges(first) };
   }
   const prefix = `{case_matters=${accepts.every(({ any_case }) => any_case) ? "false" : "true"}}{order_matters=true}`;
   const patterns = grader.parts.length === 1 && first
     ? first.words.slice(0, MOST_PATTERNS).map((word) => prefix + cut(literal(word), SHORT))
     : one(list(accepts.map(({ words }) => cut(literal(words[0] ?? ""), SHORT))), prefix);
   return { type: "fill-in", response: list(given), patterns };
+}
+
+type Accepts = NonNullable<Grader["parts"][number]["accepts"]>;
+
+function ranges({ ranges: those }: Accepts): string[] {
+  return those.slice(0, MOST_PATTERNS).map(({ low, high }) => `${precise(low)}[:]${precise(high)}`);
+}
+
+/** The definition of the xAPI activity that a question is, with the words of its parts. */
+export function interactionDefinition(grader: Grader, language: string): Record<string, unknown> {
+  const unanswered = record2004(grader, []);
+  const accepts = grader.parts.find((part) => part.accepts)?.accepts;
+  const isNumber = grader.kind === "numeric" && !!accepts;
+  const patterns = accepts && isNumber && grader.purpose !== "survey" ? ranges(accepts) : unanswered.patterns;
+  const kind = isNumber ? "numeric" : unanswered.type;
+  const components = (parts: readonly { id: string; words: string }[]): unknown[] => parts.map(({ id, words }) => ({ id, description: { [language]: words } }));
+  return {
+    type: "http://adlnet.gov/expapi/activities/cmi.interaction", interactionType: kind, description: { [language]: grader.prompt },
+    ...(patterns.length ? { correctResponsesPattern: patterns } : {}),
+    ...(kind === "choice" || kind === "sequencing" ? { choices: components(grader.parts) } : {}),
+    ...(kind === "matching" ? { source: components(grader.parts), target: components(grader.targets) } : {}),
+    ...(kind === "performance" ? { steps: components(grader.parts) } : {}),
+  };
 }
 
 /** As many values as there is room for, with the delimiter between them. */
