@@ -34,8 +34,8 @@ from .packing import archived, packaged, taken_out
 from .samples import program_of, quiz_course
 
 ROOT = Path(__file__).parents[2]
-PLAYER = {**{f"player-{one}.js": f"// {one}".encode() for one in ("scorm12", "scorm2004", "web")},
-          "player.css": b"/* style */"}
+PLAYER = {**{f"player-{one}.js": f"// {one}".encode()
+             for one in ("scorm12", "scorm2004", "cmi5", "web")}, "player.css": b"/* style */"}
 NS = {"cp": "http://www.imsproject.org/xsd/imscp_rootv1p1p2"}
 ADLCP = "{http://www.adlnet.org/xsd/adlcp_rootv1p2}"
 

@@ -74,7 +74,8 @@ def storage(settings, tmp_path):
     settings.WEB_DIST = tmp_path / "dist"
     player = settings.WEB_DIST / "player"
     player.mkdir(parents=True)
-    for name in ("player.css", "player-scorm12.js", "player-scorm2004.js", "player-web.js"):
+    for name in ("player.css", "player-scorm12.js", "player-scorm2004.js", "player-cmi5.js",
+                 "player-web.js"):
         (player / name).write_text("/* player */")
     (settings.WEB_DIST / "app").mkdir()
     (settings.WEB_DIST / "app" / "index.html").write_text("<!doctype html><title>Zigzag</title>")

@@ -22,7 +22,8 @@ class Store:
 
     def __init__(self, owner, registration=""):
         self.client = Client(headers={"host": CONTENT})
-        self.headers = {"authorization": f"Basic {make_key(owner, 'Test', registration)}",
+        _, credentials = make_key(owner, "Test", registration)
+        self.headers = {"authorization": f"Basic {credentials}",
                         "x-experience-api-version": "1.0.3"}
 
     def __call__(self, method, path, body=None, status=None, type_="application/json",

@@ -2597,7 +2597,7 @@ export interface paths {
         put?: never;
         /**
          * Upload Package
-         * @description Put in a package of SCORM 1.2 or 2004, made here or elsewhere: a job.
+         * @description Put in a package of SCORM or cmi5, made here or elsewhere: a job.
          */
         post: operations["zigzag_server_practice_api_upload_package"];
         delete?: never;
@@ -12931,7 +12931,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "web";
+            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "cmi5" | "web";
             /** Limit */
             limit: number;
             /** Short */
@@ -14890,7 +14890,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "web";
+            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "cmi5" | "web";
             /**
              * Created
              * Format: date-time
@@ -14910,7 +14910,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "web";
+            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "cmi5" | "web";
         };
         /**
          * PackageContents
@@ -14923,7 +14923,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "web";
+            kind: "scorm12" | "scorm2004" | "scorm2004_3" | "cmi5" | "web";
             /**
              * Created
              * Format: date-time
@@ -15404,7 +15404,7 @@ export interface components {
              * Standard
              * @enum {string}
              */
-            standard: "scorm12" | "scorm2004" | "scorm2004_3";
+            standard: "scorm12" | "scorm2004" | "scorm2004_3" | "cmi5";
             /**
              * Created
              * Format: date-time
@@ -15558,7 +15558,7 @@ export interface components {
              * Standard
              * @enum {string}
              */
-            standard: "scorm12" | "scorm2004" | "scorm2004_3";
+            standard: "scorm12" | "scorm2004" | "scorm2004_3" | "cmi5";
             /**
              * Created
              * Format: date-time
@@ -15596,6 +15596,11 @@ export interface components {
         LaunchOut: {
             /** Url */
             url: string;
+            /**
+             * Standard
+             * @enum {string}
+             */
+            standard: "scorm12" | "scorm2004" | "scorm2004_3" | "cmi5";
             /** Attempt */
             attempt: number;
             /** Resumed */
@@ -15603,7 +15608,9 @@ export interface components {
         };
         /**
          * LaunchIn
-         * @description A package, which of its SCOs, and the learner who opens it.
+         * @description A package, which of its SCOs or units, the learner who opens it, and what it is opened for.
+         *
+         *     Who browses or reviews changes nothing that is recorded.
          */
         LaunchIn: {
             /** Package */
@@ -15615,6 +15622,12 @@ export interface components {
              * @default 1
              */
             sco: number;
+            /**
+             * Mode
+             * @default normal
+             * @enum {string}
+             */
+            mode: "normal" | "browse" | "review";
         };
         /**
          * MarkIn

@@ -9,12 +9,22 @@ import { t } from "../words/practice";
 
 type Call = components["schemas"]["CallOut"];
 
-interface Props { packageId: number; learner: string; sco: number; attempt: number; live?: boolean }
+interface Props {
+  packageId: number;
+  learner: string;
+  sco: number;
+  attempt: number;
+  live?: boolean;
+  /** Nobody tells this page of new ones: they are looked for. */
+  looks?: boolean;
+}
+
+const LOOK_MS = 1_500;
 
 /** Every call of the run-time API, the newest first: in plain words, and raw beside it. */
-export function CallLog({ packageId, learner, sco, attempt, live = false }: Props): ReactNode {
+export function CallLog({ packageId, learner, sco, attempt, live = false, looks = false }: Props): ReactNode {
   const log = useQuery({
-    queryKey: ["practice", packageId, "calls", learner, sco, attempt],
+    queryKey: ["practice", packageId, "calls", learner, sco, attempt], refetchInterval: looks ? LOOK_MS : false,
     queryFn: () => take(api.GET("/api/practice/packages/{package_id}/learners/{learner}/calls", {
       params: { path: { package_id: packageId, learner }, query: { attempt, sco } },
     })),
@@ -76,8 +86,8 @@ function CallRow({ call }: { call: Call }): ReactNode {
         </Text>
       </Flex>
       <Text fontFamily="mono" fontSize="11.5px" color="quiet" wordBreak="break-all">
-        {call.method}({call.arguments.map((argument) => JSON.stringify(argument)).join(", ")}) →{" "}
-        {JSON.stringify(call.result)}{refused ? t("errorError", { error: call.error }) : ""}
+        {call.method === "statement" ? call.arguments[0] : <>{call.method}({call.arguments.map((argument) => JSON.stringify(argument)).join(", ")}) →{" "}
+        {JSON.stringify(call.result)}{refused ? t("errorError", { error: call.error }) : ""}</>}
       </Text>
     </Box>
   );

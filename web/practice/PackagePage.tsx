@@ -13,7 +13,7 @@ import { Empty } from "../kit/Empty";
 import { Fact } from "../kit/Fact";
 import { QuietButton } from "../kit/QuietButton";
 import { duration } from "../kit/units";
-import { runAddress, useRunning, type Running } from "./addresses";
+import { MODES, runAddress, useRunning, type Running } from "./addresses";
 import { CallLog } from "./CallLog";
 import { MANNERS, mannerOf } from "./manners";
 import { markedWords, RecordedAnswer } from "./RecordedAnswer";
@@ -87,8 +87,9 @@ function Learners({ id, data, here, running, onRunning, shown, onShow }: Learner
             />
           </Box>
         )}
-        <Box w="320px"><Choose label={t("lmsBehaviour")} value={running.manner} options={MANNERS.map(([key, words]) => [key, words] as const)} onChange={(manner) => onRunning({ manner })} /></Box>
-        <Text fontSize="13px" color="quiet" flex="1" minW="240px">{mannerOf(running.manner)[2]}</Text>
+        <Box w="250px"><Choose label={t("openedTo")} help={t("helpOpenedTo")} value={running.mode} options={MODES.map((mode) => [mode, t(mode)] as const)} onChange={(mode) => onRunning({ mode })} /></Box>
+        {data?.standard !== "cmi5" && <Box w="320px"><Choose label={t("lmsBehaviour")} value={running.manner} options={MANNERS.map(([key, words]) => [key, words] as const)} onChange={(manner) => onRunning({ manner })} /></Box>}
+        <Text fontSize="13px" color="quiet" flex="1" minW="240px">{data?.standard === "cmi5" ? t("theRecordStoreIsStrict") : mannerOf(running.manner)[2]}</Text>
         <Check label={t("inAWindowOfIts")} value={running.apart} onChange={(apart) => onRunning({ apart })} />
       </Flex>
       <Table.Root size="sm" variant="line" css={{ "& tr": { bg: "transparent" } }}>

@@ -24,13 +24,13 @@ export default function RunPage(): ReactNode {
   const { learner = "", ...rest } = useParams();
   const id = Number(rest.id);
   const [how] = useRunning();
-  const { manner, sco, apart } = how;
+  const { manner, sco, apart, mode } = how;
   const [, inShort, words] = mannerOf(manner);
   const [log, setLog] = useState(() => window.innerWidth >= ROOM_FOR_CALLS);
   const launch = useQuery({
-    queryKey: ["launch", id, sco, learner], staleTime: Number.POSITIVE_INFINITY, gcTime: 0, retry: false,
+    queryKey: ["launch", id, sco, learner, mode], staleTime: Number.POSITIVE_INFINITY, gcTime: 0, retry: false,
     refetchOnWindowFocus: false, refetchOnReconnect: false,
-    queryFn: () => take(api.POST("/api/practice/launches", { body: { package: id, learner, sco } })),
+    queryFn: () => take(api.POST("/api/practice/launches", { body: { package: id, learner, sco, mode } })),
   });
   const { running, leaving, leave, crash } = useRun(id, packageAddress(id, how), launch.data?.url);
   if (launch.isError) return <Empty title={t("itCouldNotBeLaunched")}>{launch.error.message}</Empty>;
@@ -59,7 +59,7 @@ export default function RunPage(): ReactNode {
         </Box>
         {log && launch.data && (
           <Box as="aside" w={{ base: "100%", md: "360px" }} flex="none" overflowY="auto" bg="paper" borderLeftWidth="1px" p="3" aria-label={t("calls")}>
-            <CallLog packageId={id} learner={learner} sco={sco} attempt={launch.data.attempt} live />
+            <CallLog packageId={id} learner={learner} sco={sco} attempt={launch.data.attempt} live looks={launch.data.standard === "cmi5"} />
           </Box>
         )}
       </Flex>

@@ -9,11 +9,16 @@ export interface Running {
   sco: number;
   /** Whether it runs in a browser window of its own. */
   apart: boolean;
+  /** What it is opened for: browsing and reviewing change nothing that is recorded. */
+  mode: Mode;
 }
 
-function searchOf({ manner, sco, apart }: Running): URLSearchParams {
+export const MODES = ["normal", "browse", "review"] as const;
+export type Mode = (typeof MODES)[number];
+
+function searchOf({ manner, sco, apart, mode }: Running): URLSearchParams {
   return new URLSearchParams({
-    ...(manner === "strict" ? {} : { lms: manner }), ...(sco === 1 ? {} : { sco: String(sco) }), ...(apart ? { window: "own" } : {}),
+    ...(manner === "strict" ? {} : { lms: manner }), ...(sco === 1 ? {} : { sco: String(sco) }), ...(apart ? { window: "own" } : {}), ...(mode === "normal" ? {} : { mode }),
   });
 }
 
@@ -38,6 +43,7 @@ export function useRunning(): [running: Running, change: (part: Partial<Running>
   const sco = Number(search.get("sco") ?? 1);
   const running = {
     manner: mannerOf(search.get("lms"))[0], sco: Number.isInteger(sco) && sco > 0 ? sco : 1, apart: search.get("window") === "own",
+    mode: MODES.find((mode) => mode === search.get("mode")) ?? "normal",
   };
   return [running, (part) => setSearch(searchOf({ ...running, ...part }), { replace: true })];
 }

@@ -8,7 +8,7 @@ const WORDS: Record<string, string> = {
 
 /** The standards that packages are made for, as people call them. */
 export const STANDARDS: Record<components["schemas"]["PracticePackage"]["standard"], string> = {
-  scorm12: "SCORM 1.2", scorm2004: "SCORM 2004, 4th edition", scorm2004_3: "SCORM 2004, 3rd edition",
+  scorm12: "SCORM 1.2", scorm2004: "SCORM 2004, 4th edition", scorm2004_3: "SCORM 2004, 3rd edition", cmi5: "cmi5",
 };
 
 /** What an LMS calls a status, in plain words. */

@@ -15,6 +15,7 @@ from zigzag_core.media.recolour import colour_mark, recoloured
 from zigzag_core.tracking import words
 from zigzag_core.words import direction, say_in
 
+from . import structure5
 from .archive import OpenMedia, media_path
 from .fonts import Cut, cut_font, fonts_of
 from .incremental import CompiledCourse
@@ -23,11 +24,12 @@ from .manifest2004 import manifest2004
 from .parts import deflated, in_parts
 from .write_zip import Content, write_zip
 
-PackageKind = Literal["scorm12", "scorm2004", "scorm2004_3", "web"]
-"""By whom a package is tracked: SCORM 1.2, SCORM 2004 in its 4th or its 3rd edition, nobody."""
+PackageKind = Literal["scorm12", "scorm2004", "scorm2004_3", "cmi5", "web"]
+"""How a package is tracked: SCORM 1.2, SCORM 2004 in its 4th or 3rd edition, cmi5, not at all."""
 KINDS: tuple[PackageKind, ...] = get_args(PackageKind)
 _TRACKING: Mapping[PackageKind, str] = {
-    "scorm12": "scorm12", "scorm2004": "scorm2004", "scorm2004_3": "scorm2004", "web": "web"}
+    "scorm12": "scorm12", "scorm2004": "scorm2004", "scorm2004_3": "scorm2004",
+    "cmi5": "cmi5", "web": "web"}
 """Which of the players a package has: `web/player/starts/`."""
 
 _SCRIPTS = ("player/boot.js", "program.js", "player/player.z.js")
@@ -98,6 +100,8 @@ def _manifest(kind: PackageKind, course: Course, paths: Iterable[str]) -> dict[s
             return {"imsmanifest.xml": manifest2004(course, paths, 4)}
         case "scorm2004_3":
             return {"imsmanifest.xml": manifest2004(course, paths, 3)}
+        case "cmi5":
+            return {structure5.FILE: structure5.structure5(course)}
     return {}
 
 

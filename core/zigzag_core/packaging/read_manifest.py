@@ -23,8 +23,8 @@ _ROOT = "http://package.invalid/"
 """Where the files of a package lie while addresses are worked out: no host has this name."""
 
 
-Standard = Literal["scorm12", "scorm2004", "scorm2004_3"]
-"""SCORM 1.2, SCORM 2004 in its 4th edition, and in an edition before."""
+Standard = Literal["scorm12", "scorm2004", "scorm2004_3", "cmi5"]
+"""SCORM 1.2, SCORM 2004 in its 4th edition and in an edition before, cmi5."""
 
 
 @dataclass(frozen=True)
@@ -32,7 +32,8 @@ class Launchable:
     """What an LMS needs to launch a SCO. `parameters` follow the launch path, with their ``?``.
 
     In SCORM 2004 the `mastery_score` is the mark to pass (0..100) that success goes by, and
-    `threshold` the measure of progress (0..1) that completion goes by.
+    `threshold` the measure of progress (0..1) that completion goes by. In cmi5 an assignable unit
+    is an `activity` and has a rule to `move_on`.
     """
 
     title: str
@@ -42,6 +43,8 @@ class Launchable:
     launch_data: str
     time_limit: str
     threshold: float | None = None
+    activity: str = ""
+    move_on: str = ""
 
 
 @dataclass(frozen=True)
@@ -69,11 +72,11 @@ def read_manifest(files: Mapping[str, bytes]) -> Manifest:
         raise BadArchive(
             "The package has no imsmanifest.xml at its root." + (hint if deeper else "")
         )
-    root = _parsed(files["imsmanifest.xml"])
-    if _local(root) != "manifest":
+    root = parsed_xml(files["imsmanifest.xml"], "imsmanifest.xml")
+    if local_name(root) != "manifest":
         raise BadArchive("imsmanifest.xml is not a manifest.")
     resources = {
-        e.get("identifier"): e for e in root.iter() if _local(e) == "resource" and e.get("href")
+        e.get("identifier"): e for e in root.iter() if local_name(e) == "resource" and e.get("href")
     }
     organization = _organization(root)
     items = _items(organization, resources)
@@ -86,12 +89,12 @@ def read_manifest(files: Mapping[str, bytes]) -> Manifest:
     title = _text(organization, "title") or scos[0].title
     return Manifest(
         title=title or "Untitled package", standard=_standard(root), scos=tuple(scos),
-        sequenced=any(_local(e) in ("sequencingRules", "rollupRules") for e in root.iter()))
+        sequenced=any(local_name(e) in ("sequencingRules", "rollupRules") for e in root.iter()))
 
 
 def _standard(root: etree._Element) -> Standard:
     """What the manifest says of its version; where it says nothing, its namespaces tell."""
-    version = next((e.text or "" for e in root.iter() if _local(e) == "schemaversion"), "")
+    version = next((e.text or "" for e in root.iter() if local_name(e) == "schemaversion"), "")
     if "4th" in version:
         return "scorm2004"
     if "2004" in version or "1.3" in version:
@@ -100,9 +103,10 @@ def _standard(root: etree._Element) -> Standard:
     return "scorm2004_3" if later else "scorm12"
 
 
-def _parsed(data: bytes) -> etree._Element:
+def parsed_xml(data: bytes, name: str) -> etree._Element:
+    """Return the root of the file with this name; it may be hostile. Raises `BadArchive`."""
     if len(data) > LARGEST:
-        raise BadArchive("imsmanifest.xml is too large.")
+        raise BadArchive(f"{name} is too large.")
     parser = etree.XMLParser(
         resolve_entities=False, no_network=True, load_dtd=False, huge_tree=False,
         remove_comments=True, remove_pis=True,
@@ -110,13 +114,13 @@ def _parsed(data: bytes) -> etree._Element:
     try:
         return etree.fromstring(data, parser)
     except etree.XMLSyntaxError as error:
-        raise BadArchive(f"imsmanifest.xml is not well-formed XML: {error.msg}.") from None
+        raise BadArchive(f"{name} is not well-formed XML: {error.msg}.") from None
 
 
 def _organization(root: etree._Element) -> etree._Element | None:
     """The organization that the manifest names as its default, else the first."""
-    found = [e for e in root.iter() if _local(e) == "organization"]
-    wanted = next((e.get("default") for e in root.iter() if _local(e) == "organizations"), None)
+    found = [e for e in root.iter() if local_name(e) == "organization"]
+    wanted = next((e.get("default") for e in root.iter() if local_name(e) == "organizations"), None)
     return next((e for e in found if e.get("identifier") == wanted), found[0] if found else None)
 
 
@@ -127,7 +131,7 @@ def _items(
         return []
     return list(islice(
         (e for e in organization.iter()
-         if _local(e) == "item" and e.get("identifierref") in resources), MOST_SCOS))
+         if local_name(e) == "item" and e.get("identifierref") in resources), MOST_SCOS))
 
 
 def _first_sco(resources: Mapping[str | None, etree._Element]) -> etree._Element | None:
@@ -163,7 +167,8 @@ def _mark(item: etree._Element) -> float | None:
     """The mark to pass of an item: in 2004 the measure that its primary objective goes by."""
     if (score := _score(_text(item, "masteryscore"))) is not None:
         return score
-    primary = next((e for e in _own(item, "sequencing") if _local(e) == "primaryObjective"), None)
+    primary = next(
+        (e for e in _own(item, "sequencing") if local_name(e) == "primaryObjective"), None)
     if primary is None or primary.get("satisfiedByMeasure") != "true":
         return None
     measure = _score(_text(primary, "minNormalizedMeasure") or "1")
@@ -172,7 +177,7 @@ def _mark(item: etree._Element) -> float | None:
 
 def _threshold(item: etree._Element) -> float | None:
     """The measure of progress from which an item is completed (4th edition: as attributes)."""
-    found = next((e for e in item if _local(e) == "completionThreshold"), None)
+    found = next((e for e in item if local_name(e) == "completionThreshold"), None)
     if found is None:
         return None
     if found.get("completedByMeasure") is not None:
@@ -187,7 +192,7 @@ def _threshold(item: etree._Element) -> float | None:
 def _own(item: etree._Element, name: str) -> Iterator[etree._Element]:
     """What stands in the children of `item` with this name."""
     for child in item:
-        if _local(child) == name:
+        if local_name(child) == name:
             yield from child.iter()
 
 
@@ -210,7 +215,8 @@ def _address(resource: etree._Element) -> tuple[str, str]:
     return path, f"?{target.query}" if target.query else ""
 
 
-def _local(element: etree._Element) -> str:
+def local_name(element: etree._Element) -> str:
+    """Return the name of an element without its namespace; nothing for what is no element."""
     return etree.QName(element).localname if isinstance(element.tag, str) else ""
 
 
@@ -218,7 +224,7 @@ def _text(element: etree._Element | None, name: str, most: int = 200) -> str:
     """The words, `most` characters of them, of the child `name`; its items have their own."""
     if element is None:
         return ""
-    found = next((e.text for e in element if _local(e) == name and e.text), "")
+    found = next((e.text for e in element if local_name(e) == name and e.text), "")
     return found.strip()[:most]
 
 

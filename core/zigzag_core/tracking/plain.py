@@ -8,6 +8,8 @@ from types import MappingProxyType
 
 from zigzag_core.course import Course
 
+from .plain_statement import say_statement
+
 
 def promise(
     course: Course, slides: int, questions: int, shortest: int, dialogues: int = 0
@@ -142,7 +144,12 @@ _METHODS = {
 def explain(
     method: str, arguments: list[str], result: str, places: Mapping[str, str] = MappingProxyType({})
 ) -> str:
-    """Return one call by SCORM in plain words; `places` are the titles of slides, by id."""
+    """Return one call in plain words: by SCORM, or a statement that was kept.
+
+    `places` are the titles of slides, by id.
+    """
+    if method == "statement" and arguments:
+        return say_statement(json.loads(arguments[0]))
     method = _METHODS.get(method, method)
     if method == "LMSInitialize":
         return "The course says hello." if result == "true" else "The course says hello, in vain."

@@ -10,10 +10,10 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from typing import Any
 
+from zigzag_core.course.questions.question import Accepts
 from zigzag_core.course.text.numbers import number_in
 from zigzag_core.grading.tally import Given
 from zigzag_core.program import Grader, GraderPart, GraderTarget
-from zigzag_core.course.questions.question import Accepts
 
 from .records12 import cut, precise
 

@@ -1,7 +1,7 @@
 """The practice LMS: packages, invented learners, results, and the log of every call."""
 
 from datetime import datetime
-from typing import Annotated, Any, get_args
+from typing import Annotated, Any, Literal, get_args
 
 from django.db.models import Count
 from django.http import HttpRequest
@@ -169,17 +169,22 @@ class FromPublication(Schema):
 
 
 class LaunchIn(Schema):
-    """A package, which of its SCOs, and the learner who opens it."""
+    """A package, which of its SCOs or units, the learner who opens it, and what it is opened for.
+
+    Who browses or reviews changes nothing that is recorded.
+    """
 
     package: int
     learner: str
     sco: int = 1
+    mode: Literal["normal", "browse", "review"] = "normal"
 
 
 class LaunchOut(Schema):
     """Where to show the package, in a frame of the content's origin. `resumed` after a suspend."""
 
     url: str
+    standard: Standard
     attempt: int
     resumed: bool
 
@@ -222,7 +227,7 @@ def list_practice_packages(
 def upload_package(
     request: HttpRequest, file: File[UploadedFile]
 ) -> Status[Any]:
-    """Put in a package of SCORM 1.2 or 2004, made here or elsewhere: a job."""
+    """Put in a package of SCORM or cmi5, made here or elsewhere: a job."""
     if (file.size or 0) > LARGEST_PACKAGE:
         raise Problem(413, "too_large", "The package is larger than 300 MB. Nothing was put in.")
     return Status(202, uploads.start(author(request), "put_in", file))
@@ -257,10 +262,10 @@ def launch_package(request: HttpRequest, data: LaunchIn) -> Status[Any]:
         raise not_found("part of the package")
     if data.learner not in LEARNERS:
         raise not_found("learner")
-    visit = runs.launch(sco, data.learner)
+    visit = runs.launch(sco, data.learner, data.mode)
     return Status(201, {
         "url": content_url(f"/launch/{visit.token}/"), "attempt": visit.attempt.number,
-        "resumed": bool(visit.attempt.core),
+        "standard": sco.package.standard, "resumed": bool(visit.attempt.core),
     })
 
 

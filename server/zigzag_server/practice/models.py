@@ -1,6 +1,7 @@
 """The practice LMS: packages, and what learners have done in them."""
 
 import secrets
+import uuid
 
 from django.conf import settings
 from django.db import models
@@ -33,6 +34,9 @@ class Sco(models.Model):
     mastery_score = models.FloatField(null=True)
     threshold = models.FloatField(null=True)
     launch_data = models.TextField(blank=True)
+    activity = models.TextField(blank=True)
+    move_on = models.CharField(max_length=20, blank=True)
+    """Of an assignable unit of cmi5, the id of its publisher, and what it takes to be satisfied."""
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["package", "number"], name="one_sco")]
@@ -44,6 +48,7 @@ class Attempt(models.Model):
     sco = models.ForeignKey(Sco, on_delete=models.CASCADE, related_name="attempts")
     learner = models.CharField(max_length=40)
     number = models.PositiveIntegerField()
+    registration = models.UUIDField(default=uuid.uuid4)
     core = models.JSONField(default=dict)
     """The data model as last committed (`cmi`, nested as in the standard)."""
     status = models.CharField(max_length=20, default="not attempted")
@@ -75,6 +80,10 @@ class Launch(models.Model):
     interactions = models.JSONField(default=list)
     answered_before = models.PositiveIntegerField(default=0)
     """So many interactions the attempt had when the visit began, which it goes on from (2004)."""
+    key = models.ForeignKey("records.Key", on_delete=models.SET_NULL, null=True)
+    """The key to the record store that the visit was given (cmi5)."""
+    fetched = models.BooleanField(default=False)
+    mode = models.CharField(max_length=10, default="normal")
 
 
 class Mark(models.Model):

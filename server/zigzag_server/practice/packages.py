@@ -10,6 +10,8 @@ from django.core.files.storage import default_storage
 from zigzag_core.errors import BadArchive
 from zigzag_core.packaging.read_manifest import read_manifest
 from zigzag_core.packaging.safe_zip import read_zip
+from zigzag_core.packaging.structure5 import FILE as FILE5
+from zigzag_core.packaging.structure5 import read_structure
 from zigzag_core.tracking.words import FILE, read_words
 
 from zigzag_server.jobs.kinds import Finish, Report
@@ -29,7 +31,7 @@ def put_in(user: User, report: Report, archive: BinaryIO) -> Finish:
     folder = f"practice/{uuid.uuid4().hex}"
     try:
         files = read_zip(archive)
-        manifest = read_manifest(files)
+        manifest = read_structure(files) if FILE5 in files else read_manifest(files)
         about = read_words(files.get(FILE)).model_dump()
         for number, path in enumerate(files):
             report(0.5 + 0.5 * number / len(files), "Unpacking")
@@ -47,7 +49,8 @@ def put_in(user: User, report: Report, archive: BinaryIO) -> Finish:
         Sco.objects.bulk_create(
             Sco(package=made, number=number, title=sco.title, launch=sco.launch,
                 parameters=sco.parameters, mastery_score=sco.mastery_score,
-                threshold=sco.threshold, launch_data=sco.launch_data)
+                threshold=sco.threshold, launch_data=sco.launch_data, activity=sco.activity,
+                move_on=sco.move_on)
             for number, sco in enumerate(manifest.scos, 1))
         return {"practice_package": made.pk, "title": made.title}
     return finish

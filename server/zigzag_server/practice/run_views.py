@@ -22,7 +22,7 @@ from zigzag_core.course.json_text import NotPlain, read_json
 
 from zigzag_server.ranges import file_response
 
-from . import runs
+from . import runs, sessions5
 from .models import Call, Launch
 
 _SANDBOX = ("sandbox allow-scripts allow-same-origin allow-forms allow-popups allow-modals "
@@ -45,18 +45,45 @@ def launch_page(request: HttpRequest, token: str) -> HttpResponse:
     sco = visit.attempt.sco
     response = render(request, "practice/launch.html", {
         "title": sco.package.title,
-        "package": f"/run/{token}/{sco.launch}{sco.parameters}",
+        "package": f"/run/{token}/{_address(visit)}",
         "launch": {
             "start": runs.starting_data(visit),
             "commitUrl": f"/launch/{token}/commit", "callsUrl": f"/launch/{token}/calls",
             "masteryOverride": sco.mastery_score is not None, "app": settings.APP_ORIGIN,
             "standard": sco.package.standard,
-            "callsBefore": visit.calls.count(),
+            "callsBefore": visit.calls.count(), "crashUrl": f"/launch/{token}/crash",
         },
     })
     # In a window of its own it tells the page that has opened it.
     response["Cross-Origin-Opener-Policy"] = "unsafe-none"
     return response
+
+
+def _address(visit: Launch) -> str:
+    sco = visit.attempt.sco
+    is_5 = sco.package.standard == "cmi5"
+    return sessions5.address(visit) if is_5 else f"{sco.launch}{sco.parameters}"
+
+
+@csrf_exempt
+@require_POST
+def fetch_token(request: HttpRequest, token: str) -> JsonResponse:
+    """Give a package of cmi5 its token to the record store, once."""
+    return JsonResponse(sessions5.give_token(_visit(token)))
+
+
+@csrf_exempt
+@require_POST
+def crash(request: HttpRequest, token: str) -> HttpResponse:
+    """What a package of cmi5 says from now on reaches nobody."""
+    sessions5.crash(_visit(token))
+    return HttpResponse(status=204)
+
+
+def left(request: HttpRequest, token: str) -> HttpResponse:
+    """The page to which a package of cmi5 returns."""
+    _visit(token)
+    return render(request, "practice/left.html")
 
 
 def package_file(request: HttpRequest, token: str, path: str) -> HttpResponseBase:

@@ -6,7 +6,7 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
-from . import data12, data2004
+from . import data12, data2004, sessions5
 from .learners import LEARNERS
 from .models import Attempt, Launch, Sco
 
@@ -14,13 +14,21 @@ _WRITING = threading.Lock()
 
 
 @transaction.atomic
-def launch(sco: Sco, learner: str) -> Launch:
-    """Begin a visit: of the attempt that was suspended, else of a new one."""
+def launch(sco: Sco, learner: str, mode: str = "normal") -> Launch:
+    """Begin a visit: of the attempt that was suspended, else of a new one.
+
+    Who browses or reviews looks at the newest attempt, whatever became of it.
+    """
     latest = sco.attempts.filter(learner=learner).order_by("-number").first()
-    if latest is None or (latest.exit != "suspend" and latest.core):
+    ended = latest and latest.exit != "suspend" and latest.core and mode == "normal"
+    if latest is None or ended:
         number = latest.number + 1 if latest else 1
         latest = Attempt.objects.create(sco=sco, learner=learner, number=number)
-    return Launch.objects.create(attempt=latest, answered_before=len(_answered(latest)))
+    visit = Launch.objects.create(
+        attempt=latest, answered_before=len(_answered(latest)), mode=mode)
+    if sco.package.standard == "cmi5":
+        sessions5.open_session(visit)
+    return visit
 
 
 def starting_data(visit: Launch) -> dict[str, Any]:
@@ -28,8 +36,14 @@ def starting_data(visit: Launch) -> dict[str, Any]:
     attempt = visit.attempt
     learner, total = LEARNERS[attempt.learner], total_milliseconds(attempt)
     if is_2004(visit):
-        return {"cmi": data2004.starting(attempt, learner, total, _answered(attempt))}
-    return {"cmi": data12.starting(attempt, learner, total)}
+        data = data2004.starting(attempt, learner, total, _answered(attempt))
+        mode = data
+    else:
+        data = data12.starting(attempt, learner, total)
+        mode = data["core"]
+    if visit.mode != "normal":
+        mode |= {("mode" if mode is data else "lesson_mode"): visit.mode, "credit": "no-credit"}
+    return {"cmi": data}
 
 
 def commit(token: str, cmi: dict[str, Any], finished: bool) -> bool:
@@ -37,6 +51,11 @@ def commit(token: str, cmi: dict[str, Any], finished: bool) -> bool:
     visit = Launch.objects.select_related("attempt__sco__package").filter(token=token).first()
     if visit is None:
         return False
+    if visit.mode != "normal":
+        # What is only looked at changes nothing; how long it took is kept.
+        kept = data2004.kept(cmi) if is_2004(visit) else data12.kept(cmi)
+        return bool(Launch.objects.filter(pk=visit.pk).update(
+            milliseconds=kept.milliseconds, seen=timezone.now(), finished=finished))
     later = is_2004(visit)
     kept = data2004.kept(cmi) if later else data12.kept(cmi)
     now = timezone.now()
@@ -59,7 +78,7 @@ def commit(token: str, cmi: dict[str, Any], finished: bool) -> bool:
 
 def is_2004(visit: Launch) -> bool:
     """Whether a visit is to a package of SCORM 2004."""
-    return visit.attempt.sco.package.standard != "scorm12"
+    return visit.attempt.sco.package.standard.startswith("scorm2004")
 
 
 def total_milliseconds(attempt: Attempt) -> int:

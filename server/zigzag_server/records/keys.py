@@ -11,13 +11,13 @@ from django.http import HttpRequest
 from .models import Key
 
 
-def make_key(owner: User, name: str, registration: str = "") -> str:
-    """Make a key; return its credentials as they stand behind ``Basic``."""
+def make_key(owner: User, name: str, registration: str = "") -> tuple[Key, str]:
+    """Make a key; return it with its credentials as they stand behind ``Basic``."""
     credentials = base64.b64encode(
         f"{secrets.token_urlsafe(12)}:{secrets.token_urlsafe(32)}".encode()).decode()
-    Key.objects.create(
+    key = Key.objects.create(
         owner=owner, name=name[:200], registration=registration, secret=_sum(credentials))
-    return credentials
+    return key, credentials
 
 
 def key_of(request: HttpRequest) -> Key | None:

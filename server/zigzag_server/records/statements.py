@@ -5,7 +5,7 @@ Source: ADL, *xAPI 1.0.3*, part 2 (2.3.2 voiding, 2.4.7 to 2.4.9) and part 3 (2.
 
 import threading
 import uuid
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Any
@@ -28,7 +28,16 @@ class Conflict(Exception):
 
 
 class NotAllowed(Exception):
-    """The key does not open what is asked for."""
+    """The key does not open what is asked for, or a guard objects; the text says why."""
+
+
+Fresh = Sequence[dict[str, Any]]
+Guard = Callable[[Key, Fresh], str]
+"""Says why statements that are new may not be kept; nothing where they may."""
+Receiver = Callable[[Key, Fresh], None]
+guards: list[Guard] = []
+receivers: list[Receiver] = []
+"""Who is asked before statements are kept, and told of those that were, in the same transaction."""
 
 
 @dataclass(frozen=True)
@@ -52,13 +61,11 @@ def keep(key: Key, sent: Sequence[dict[str, Any]]) -> list[str]:
     """Keep statements that are in form, all or none; return their ids in the same order.
 
     One that is there already is left as it is. Raises `Conflict` where an id says another thing,
-    and `NotAllowed` for another registration than the key's.
+    and `NotAllowed` for another registration than the key's, and where a guard says so.
     """
     if any(not _is_open(key, one.get("context", {}).get("registration", "")) for one in sent):
-        raise NotAllowed
-    now = timezone.now()
-    # To the ms, as it is written: who asks for what came since then is not given it again.
-    now = now.replace(microsecond=now.microsecond // 1_000 * 1_000)
+        raise NotAllowed("The key opens another registration only.")
+    now = _now()
     rows = [_row(key, one, now) for one in sent]
     if len({row.statement_id for row in rows}) < len(rows):
         raise Conflict
@@ -69,10 +76,19 @@ def keep(key: Key, sent: Sequence[dict[str, Any]]) -> list[str]:
             if row.statement_id in there and not same(row.body, there[row.statement_id]):
                 raise Conflict
         fresh = [row for row in rows if row.statement_id not in there]
-        Statement.objects.bulk_create(fresh)
-        Mention.objects.bulk_create([one for row in fresh for one in _mentions(row)])
-        _void(key, fresh)
+        bodies = [row.body for row in fresh]
+        for guard in guards:
+            if why := guard(key, bodies):
+                raise NotAllowed(why)
+        _store(key, fresh)
+        for receive in receivers:
+            receive(key, bodies)
     return [row.statement_id for row in rows]
+
+
+def append(key: Key, said: dict[str, Any]) -> None:
+    """Keep one statement of the store's own LMS; it is in form, and asks no guard."""
+    _store(key, [_row(key, said, _now())])
 
 
 def one_of(key: Key, statement_id: str, voided: bool) -> Statement | None:
@@ -109,6 +125,18 @@ def _open_to(key: Key) -> QuerySet[Statement]:
 
 def _is_open(key: Key, registration: str) -> bool:
     return not key.registration or registration.lower() == key.registration
+
+
+def _now() -> datetime:
+    """Now to the ms, as it is written: who asks for what came since then is not given it again."""
+    now = timezone.now()
+    return now.replace(microsecond=now.microsecond // 1_000 * 1_000)
+
+
+def _store(key: Key, rows: Sequence[Statement]) -> None:
+    Statement.objects.bulk_create(rows)
+    Mention.objects.bulk_create([one for row in rows for one in _mentions(row)])
+    _void(key, rows)
 
 
 def _row(key: Key, sent: dict[str, Any], now: datetime) -> Statement:

@@ -63,8 +63,8 @@ def _answered(request: HttpRequest, by_method: Mapping[str, _Answer]) -> HttpRes
         return HttpResponse(str(bad), status=400)
     except statements.Conflict:
         return HttpResponse("Another statement has this id. Nothing was kept.", status=409)
-    except statements.NotAllowed:
-        return HttpResponse("The key opens another registration only.", status=403)
+    except statements.NotAllowed as why:
+        return HttpResponse(str(why), status=403)
     except documents.Changed:
         return HttpResponse("The document was changed meanwhile.", status=412)
     except documents.NoPrecondition:
@@ -209,7 +209,7 @@ def _state_place(request: HttpRequest, key: Key) -> documents.Place:
     if registration:
         registration = _uuid(registration, "registration")
     if key.registration and registration != key.registration:
-        raise statements.NotAllowed
+        raise statements.NotAllowed("The key opens another registration only.")
     activity = _asked(request.GET, "activityId")
     an_iri("activityId", activity)
     return documents.Place("state", activity, _agent(request.GET), registration)

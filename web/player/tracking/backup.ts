@@ -1,21 +1,21 @@
 /** A copy of what an LMS may not have got, in this browser's storage. */
 import type { Answered } from "./scormVersion";
 
-export interface Backup {
+export interface Backup<Told = Answered> {
   progress: string;
   /** Whether the LMS has confirmed it. */
   confirmed: boolean;
-  /** Answers that were not told yet. */
-  answers: Answered[];
+  /** Answers that were not told yet, or statements. */
+  answers: Told[];
 }
 
 /** Storage may be forbidden (privacy settings, sandboxed frames); then nothing is kept. */
-export class BackupStore {
+export class BackupStore<Told = Answered> {
   constructor(private readonly key: string) {}
 
-  read(): Backup | null {
+  read(): Backup<Told> | null {
     try {
-      const raw = JSON.parse(localStorage.getItem(this.key) ?? "null") as Partial<Backup> | null;
+      const raw = JSON.parse(localStorage.getItem(this.key) ?? "null") as Partial<Backup<Told>> | null;
       if (!raw || typeof raw.progress !== "string") return null;
       return {
         progress: raw.progress,
@@ -28,7 +28,7 @@ export class BackupStore {
   }
 
   /** Return whether it could be kept. */
-  write(backup: Backup): boolean {
+  write(backup: Backup<Told>): boolean {
     try {
       localStorage.setItem(this.key, JSON.stringify(backup));
       return true;
