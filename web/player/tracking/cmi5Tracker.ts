@@ -8,7 +8,7 @@
 import type { Effect } from "../../api/events";
 import type { Index } from "../engine/program";
 import type { State } from "../engine/state";
-import { BackupStore } from "./backup";
+import { BackupStore, type Backup } from "./backup";
 import { defined, statements, VERB, type Said } from "./cmi5";
 import { pack, unpack } from "./progress";
 import { interval } from "./scorm2004";
@@ -198,27 +198,49 @@ export class Cmi5Tracker implements Tracker {
     this.data = JSON.parse(await ask(store, "GET", "activities/state", this.stateQuery("LMS.LaunchData"))) as LaunchData;
     // Asked for before anything is said (section 11), whatever it holds.
     await ask(store, "GET", "agents/profile", { agent: launch.actor, profileId: "cmi5LearnerPreferences" }).catch(unlessNotThere);
-    const kept = await ask(store, "GET", "activities/state", this.stateQuery(PROGRESS)).catch(unlessNotThere);
-    const { progress = "", told = [] } = (kept ? JSON.parse(kept) : {}) as { progress?: string; told?: string[] };
+    const { progress, told } = await this.kept(store);
     this.reports = (this.data.launchMode ?? "Normal") === "Normal";
     const backup = this.reports ? this.backup.read() : null;
     if (progress || backup?.progress) await this.whole;
-    const ahead = backup && !backup.confirmed && this.time(backup.progress) > this.time(progress);
     this.told = [...new Set([...told, ...this.told])];
+    const ahead = this.isAhead(backup, progress);
+    const saved = ahead ? backup?.progress ?? "" : progress;
     this.savedProgress = progress;
-    this.progress ||= (ahead ? backup.progress : progress);
-    // What an earlier session could not send comes first; then this one begins.
-    const before = this.reports ? (backup?.answers ?? []).filter(({ id }) => !this.queue.some((one) => one.id === id)) : [];
-    const hello = { ...defined("initialized", launch.activityId), id: newId(), timestamp: new Date().toISOString() };
-    this.queue = [hello, ...before.filter(({ verb }) => !/(initialized|terminated)$/.test(verb.id)), ...(this.reports ? this.queue : [])];
+    this.progress ||= saved;
+    this.queue = this.opened(launch, backup?.answers ?? []);
     this.store = store;
     this.stand({ kind: "saved" });
     void this.send();
-    const { name } = JSON.parse(launch.actor) as { name?: string };
+    return { saved: saved || null, rescued: ahead, counts: this.reports, ...this.named(launch) };
+  }
+
+  /** What the store has of this registration: the progress, and what was said once. */
+  private async kept(store: Store): Promise<{ progress: string; told: string[] }> {
+    const text = await ask(store, "GET", "activities/state", this.stateQuery(PROGRESS)).catch(unlessNotThere);
+    const { progress = "", told = [] } = (text ? JSON.parse(text) : {}) as { progress?: string; told?: string[] };
+    return { progress, told };
+  }
+
+  /** Whether a copy that never reached the store is further on than what it has. */
+  private isAhead(backup: Backup<Waiting> | null, progress: string): boolean {
+    return !!backup && !backup.confirmed && this.time(backup.progress) > this.time(progress);
+  }
+
+  /** What is said first in this session: hello, then what an earlier one could not send, then what waits. */
+  private opened(launch: Launch, before: readonly Waiting[]): Waiting[] {
+    const hello = { ...defined("initialized", launch.activityId), id: newId(), timestamp: new Date().toISOString() };
+    if (!this.reports) return [hello];
+    const own = new Set(this.queue.map(({ id }) => id));
+    return [hello, ...before.filter(({ id, verb }) => !own.has(id) && !/(initialized|terminated)$/.test(verb.id)), ...this.queue];
+  }
+
+  /** The learner's name; whether there is a result; the LMS's mark to pass. */
+  private named({ actor }: Launch): Pick<Begun, "learner" | "decided" | "passMark"> {
+    const { name } = JSON.parse(actor) as { name?: string };
+    const { masteryScore } = this.data;
     return {
-      saved: (ahead ? backup.progress : progress) || null, rescued: !!ahead, counts: this.reports,
       decided: this.told.includes("passed") || this.told.includes("failed"), ...(name ? { learner: name } : {}),
-      ...(typeof this.data.masteryScore === "number" ? { passMark: this.data.masteryScore * 100 } : {}),
+      ...(typeof masteryScore === "number" ? { passMark: masteryScore * 100 } : {}),
     };
   }
 
