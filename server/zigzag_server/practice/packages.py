@@ -18,6 +18,7 @@ from zigzag_server.jobs.kinds import Finish, Report
 from zigzag_server.problems import problem_of
 from zigzag_server.storage import files_in, storage
 
+from . import sessions5
 from .models import Package, Sco
 
 
@@ -58,6 +59,8 @@ def put_in(user: User, report: Report, archive: BinaryIO) -> Finish:
 
 def take_out(package: Package) -> None:
     """Delete a package, its files and all that was done in it."""
+    if package.standard == "cmi5":
+        sessions5.forget(package)
     # The row first: files that nothing names are taken away by `upkeep`, should this end between.
     package.delete()
     _delete_folder(package.folder)

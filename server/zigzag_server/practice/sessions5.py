@@ -18,7 +18,7 @@ from zigzag_server.records.models import Key
 
 from . import data2004
 from .learners import LEARNERS
-from .models import Attempt, Call, Launch
+from .models import Attempt, Call, Launch, Package
 
 _VERB = "http://adlnet.gov/expapi/verbs/"
 _ADL = "https://w3id.org/xapi/adl/verbs/"
@@ -58,11 +58,19 @@ def open_session(visit: Launch) -> None:
     }
     if sco.mastery_score is not None:
         data["masteryScore"] = sco.mastery_score / 100
-    place = documents.Place(
-        "state", activity_of(visit), agent_key(actor_of(visit)) or "", str(attempt.registration))
     sent = documents.Sent(json.dumps(data).encode(), documents.JSON)
-    documents.write(_lms(visit), place, "LMS.LaunchData", sent, merge=False, careful=False)
+    documents.write(_lms(visit), _place(visit), "LMS.LaunchData", sent, merge=False, careful=False)
     _say(visit, f"{_VERB}launched", defined=True)
+
+
+def forget(package: Package) -> None:
+    """Delete all that the record store has of a package: it is taken out."""
+    for visit in Launch.objects.filter(attempt__sco__package=package).select_related(
+            "attempt__sco__package__owner"):
+        documents.remove(_lms(visit), _place(visit), "")
+    registrations = [str(one) for one in Attempt.objects.filter(
+        sco__package=package).values_list("registration", flat=True)]
+    statements.forget(package.owner, registrations)
 
 
 def address(visit: Launch) -> str:
@@ -228,6 +236,12 @@ def _say(
         "actor": actor_of(visit), "object": {"objectType": "Activity", "id": activity_of(visit)},
         "verb": {"id": verb, "display": {"en": verb.rpartition("/")[2]}}, "context": template,
         **({"result": result} if result else {})})
+
+
+def _place(visit: Launch) -> documents.Place:
+    """Where the documents of a registration are."""
+    actor = agent_key(actor_of(visit)) or ""
+    return documents.Place("state", activity_of(visit), actor, str(visit.attempt.registration))
 
 
 def _lms(visit: Launch) -> Key:

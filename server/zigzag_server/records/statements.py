@@ -10,6 +10,7 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Any
 
+from django.contrib.auth.models import User
 from django.db import transaction
 from django.db.models import QuerySet
 from django.utils import timezone
@@ -89,6 +90,13 @@ def keep(key: Key, sent: Sequence[dict[str, Any]]) -> list[str]:
 def append(key: Key, said: dict[str, Any]) -> None:
     """Keep one statement of the store's own LMS; it is in form, and asks no guard."""
     _store(key, [_row(key, said, _now())])
+
+
+def forget(owner: User, registrations: Sequence[str]) -> None:
+    """Delete all statements of these registrations, and the keys to them."""
+    with _WRITING, transaction.atomic():
+        Statement.objects.filter(owner=owner, registration__in=registrations).delete()
+        Key.objects.filter(owner=owner, registration__in=registrations).delete()
 
 
 def one_of(key: Key, statement_id: str, voided: bool) -> Statement | None:
