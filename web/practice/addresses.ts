@@ -14,7 +14,7 @@ export interface Running {
 }
 
 export const MODES = ["normal", "browse", "review"] as const;
-export type Mode = (typeof MODES)[number];
+type Mode = (typeof MODES)[number];
 
 function searchOf({ manner, sco, apart, mode }: Running): URLSearchParams {
   return new URLSearchParams({

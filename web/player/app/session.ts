@@ -40,7 +40,7 @@ export interface Snapshot {
 }
 
 /** What a session tells of each event: for a rehearsal, which shows it all. */
-export type Witness = (event: Event, state: State, effects: readonly Effect[], log: readonly Ran[]) => void;
+type Witness = (event: Event, state: State, effects: readonly Effect[], log: readonly Ran[]) => void;
 
 const TICK_MS = 100;
 /** Texts and conditions may show how much time has passed, so they hear of it this often at least. */
