@@ -1,5 +1,7 @@
 """The practice LMS's side of SCORM 1.2."""
 
+import csv
+import io
 import json
 
 import pytest
@@ -278,3 +280,21 @@ def test_no_form_of_a_package_is_sent_to_the_author_s_origin(mika, learner, pack
     policy = learner.get(f"{path}start.html")["Content-Security-Policy"]
     assert "form-action 'self'" in policy and policy.startswith("sandbox ")
     assert "allow-popups-to-escape-sandbox" not in policy
+
+
+def test_results_are_a_table_with_a_row_for_each_answer(mika, other, learner, package):
+    visit = Visit(mika, learner, package)
+    visit.commit(finish=True, lesson_status="passed", score={"raw": "80"}, interactions=[
+        {"id": "q1", "type": "choice", "student_response": "a", "result": "correct"},
+        {"id": "=1+1", "type": "fill-in", "student_response": "=2", "result": "wrong"}])
+    Visit(mika, learner, package, who="ines-tarrow").commit()
+    answer = mika("get", f"/practice/packages/{package}/results/csv", status=200)
+    rows = list(csv.reader(io.StringIO(answer.content.decode("utf-8-sig"))))
+    assert rows[0][:4] == ["Learner", "Part", "Attempt", "Status"] and len(rows) == 4
+    assert [row[0] for row in rows[1:]] == ["Ines Tarrow", "Bo Lindqvale", "Bo Lindqvale"]
+    assert rows[2][3:8] == ["passed", "", "", "80", "0"]
+    assert rows[2][8:12] == ["q1", "a", "", "correct"]
+    assert rows[3][8:10] == ["'=1+1", "'=2"], "nothing is computed in a spreadsheet"
+    book = mika("get", f"/practice/packages/{package}/results/xlsx", status=200)
+    assert book.content.startswith(b"PK")
+    other("get", f"/practice/packages/{package}/results/csv", status=404)

@@ -2670,6 +2670,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/packages/{package_id}/results/{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Results As Table
+         * @description Return what every learner has done in a package as a table, a row for each answer.
+         */
+        get: operations["zigzag_server_practice_api_get_results_as_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/practice/packages/{package_id}/marks": {
         parameters: {
             query?: never;
@@ -19564,6 +19584,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LaunchOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_practice_api_get_results_as_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                package_id: number;
+                form: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv; charset=utf-8": string;
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
                 };
             };
             "4XX": components["responses"]["Refused"];

@@ -1,9 +1,12 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { Download } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
 import { Card } from "../kit/Card";
+import { Check } from "../kit/Check";
+import { download } from "../kit/download";
 import { QuietButton } from "../kit/QuietButton";
 import { t } from "../words/practice";
 
@@ -29,11 +32,24 @@ export function CallLog({ packageId, learner, sco, attempt, live = false, looks 
       params: { path: { package_id: packageId, learner }, query: { attempt, sco } },
     })),
   });
-  const runs = repeats(log.data ?? []).reverse();
+  const [wanted, setWanted] = useState("");
+  const [refusedOnly, setRefusedOnly] = useState(false);
+  const calls = (log.data ?? []).filter((call) => (!refusedOnly || isRefused(call)) && isAbout(call, wanted));
+  const runs = repeats(calls).reverse();
+  const save = (): void => download(
+    new Blob([JSON.stringify(log.data ?? [], null, 1)], { type: "application/json" }), `calls-${packageId}-${learner}-${attempt}.json`,
+  );
   return (
-    <Card title={t("trackingCalls")} aside={<Text color="quiet" fontSize="13px">{log.data?.length ?? 0}</Text>}>
+    <Card title={t("trackingCalls")} aside={<Text color="quiet" fontSize="13px">{calls.length}</Text>}>
+      {!!log.data?.length && (
+        <Flex gap="3" align="center" mb="2" wrap="wrap">
+          <Input size="xs" w="150px" placeholder={t("filterCalls")} aria-label={t("filterCalls")} value={wanted} onChange={(event) => setWanted(event.currentTarget.value)} />
+          <Check label={t("refusedOnly")} value={refusedOnly} onChange={setRefusedOnly} />
+          <QuietButton size="xs" ml="auto" onClick={save}><Download size={14} />{t("saveAsJson")}</QuietButton>
+        </Flex>
+      )}
       <Box maxH={live ? undefined : "560px"} overflowY="auto" tabIndex={0} role="region" aria-label={t("logOfTrackingCalls")}>
-        {!runs.length && <Text color="quiet">{t("noCallsYet")}</Text>}
+        {!runs.length && <Text color="quiet">{log.data?.length ? t("noCallIsLikeThat") : t("noCallsYet")}</Text>}
         <Box as="ol" listStyleType="none">
           {runs.map((calls, index) => <Repeated key={runs.length - index} calls={calls} />)}
         </Box>
@@ -74,9 +90,19 @@ function Repeated({ calls }: { calls: readonly Call[] }): ReactNode {
   );
 }
 
+/** In SCORM 2004 who asks for what has no value yet is told so (403): nothing went wrong. */
+function isRefused({ method, error }: Call): boolean {
+  return !["0", "", ...(method === "GetValue" ? ["403"] : [])].includes(error);
+}
+
+/** Whether a call, in words or raw, has all of the words that are looked for. */
+function isAbout({ words, method, arguments: given, result }: Call, wanted: string): boolean {
+  const said = [words, method, ...given, result].join(" ").toLowerCase();
+  return wanted.toLowerCase().split(/\s+/).every((word) => said.includes(word));
+}
+
 function CallRow({ call }: { call: Call }): ReactNode {
-  // In SCORM 2004 who asks for what has no value yet is told so (403): nothing went wrong.
-  const refused = !["0", "", ...(call.method === "GetValue" ? ["403"] : [])].includes(call.error);
+  const refused = isRefused(call);
   return (
     <Box as="li" py="1.5" borderTopWidth="1px" data-refused={refused || undefined}>
       <Flex justify="space-between" gap="3">

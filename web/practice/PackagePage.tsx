@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Table, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { ArrowLeft, Play } from "lucide-react";
+import { ArrowLeft, Download, Play } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { api, take } from "../api/client";
@@ -12,6 +12,7 @@ import { Card } from "../kit/Card";
 import { Empty } from "../kit/Empty";
 import { Fact } from "../kit/Fact";
 import { QuietButton } from "../kit/QuietButton";
+import { fetchAs } from "../kit/download";
 import { duration } from "../kit/units";
 import { MODES, runAddress, useRunning, type Running } from "./addresses";
 import { CallLog } from "./CallLog";
@@ -77,7 +78,18 @@ function Learners({ id, data, here, running, onRunning, shown, onShow }: Learner
   const scos = data?.scos ?? [];
   const several = scos.length > 1;
   return (
-    <Card title={t("learners")}>
+    <Card
+      title={t("learners")}
+      aside={here.size > 0 && (
+        <Flex gap="1">
+          {(["xlsx", "csv"] as const).map((form) => (
+            <QuietButton key={form} size="xs" title={t("resultsAsTable")} onClick={() => fetchAs(`/api/practice/packages/${id}/results/${form}`)}>
+              <Download size={14} />{t("resultsAs", { form: form.toUpperCase() })}
+            </QuietButton>
+          ))}
+        </Flex>
+      )}
+    >
       <Flex gap="3" align="center" mb="2" wrap="wrap">
         {several && (
           <Box w="360px">

@@ -4,8 +4,9 @@
 from dataclasses import asdict
 from typing import Any, Literal
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Field, Router, Schema
+from pydantic_core import to_json
 from zigzag_core import course as core
 from zigzag_core.course.dialogues import Dialogue
 from zigzag_core.course.names import names_of
@@ -180,13 +181,13 @@ class ScriptIn(DialogueIn):
 
 
 @router.post("/dialogue/read", response=ScriptRead)
-def dialogue_read(request: HttpRequest, data: ScriptAsked) -> dict[str, Any]:
+def dialogue_read(request: HttpRequest, data: ScriptAsked) -> HttpResponse:
     """Say what a script is understood as, what is wrong in it, and what its ways come to."""
     read = read_script(data.text)
     graph = graph_of(read.script)
     followed = with_values(graph, data.begins) if graph else None
     ways = ways_of(followed.graph) if followed else None
-    return {
+    found = {
         "turns": [{"name": turn.name, "line": line, "ending": turn.ending}
                   for turn, line in zip(read.script.turns, read.lines, strict=True)],
         "lines": [vars(one) for one in read.read],
@@ -197,6 +198,8 @@ def dialogue_read(request: HttpRequest, data: ScriptAsked) -> dict[str, Any]:
         "assumed": followed.assumed if followed else (),
         "followed": followed is None or followed.whole,
     }
+    # Written at once: to check it again on its way out takes as long as to read the script.
+    return HttpResponse(to_json(found), content_type="application/json")
 
 
 @router.post("/dialogue/voices", response=ScriptVoices)

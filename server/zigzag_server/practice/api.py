@@ -4,7 +4,7 @@ from datetime import datetime
 from typing import Annotated, Any, Literal, get_args
 
 from django.db.models import Count
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
@@ -12,7 +12,9 @@ from zigzag_core.packaging.read_manifest import Standard
 from zigzag_core.tracking.plain import explain
 from zigzag_core.tracking.words import PackageWords
 
+from zigzag_server import spreadsheets
 from zigzag_server.accounts.auth import author
+from zigzag_server.description import TYPE
 from zigzag_server.jobs import uploads
 from zigzag_server.jobs.api import JobOut
 from zigzag_server.jobs.starting import start
@@ -21,7 +23,7 @@ from zigzag_server.pages import Most, Start
 from zigzag_server.problems import Problem, not_found
 from zigzag_server.publishing.models import Publication
 
-from . import answers, data2004, kept, runs
+from . import answers, data2004, kept, runs, sheets
 from .learners import LEARNERS
 from .models import Attempt, Call, Launch, Package
 from .packages import take_out
@@ -273,19 +275,36 @@ def launch_package(request: HttpRequest, data: LaunchIn) -> Status[Any]:
 def get_results(request: HttpRequest, package_id: int) -> dict[str, Any]:
     """Return what every learner has done in a package."""
     package = _package(request, package_id)
+    return {**_out([package])[0], "results": _results(package), "sequenced": package.sequenced,
+            "scos": package.scos.order_by("number")}
+
+
+@router.get("/packages/{package_id}/results/{form}", response={200: bytes},
+            openapi_extra={TYPE: tuple(spreadsheets.TYPES.values())})
+def get_results_as_table(
+    request: HttpRequest, package_id: int, form: spreadsheets.Form
+) -> HttpResponse:
+    """Return what every learner has done in a package as a table, a row for each answer."""
+    package = _package(request, package_id)
+    rows = sheets.rows_of(_results(package))
+    data, type_ = spreadsheets.table(rows, form, "Results")
+    name = f"results-{package.pk}.{form}"
+    return HttpResponse(data, content_type=type_, headers={
+        "Content-Disposition": f'attachment; filename="{name}"'})
+
+
+def _results(package: Package) -> list[dict[str, Any]]:
     attempts: dict[str, list[Attempt]] = {}
     found = Attempt.objects.filter(sco__package=package).select_related("sco")
     for attempt in found.prefetch_related("launches__marks").order_by("sco__number", "number"):
         attempts.setdefault(attempt.learner, []).append(attempt)
-    results = [
+    return [
         {
             "learner": {"key": key, "name": LEARNERS[key].friendly},
             "attempts": [_attempt(package, attempt) for attempt in attempts[key]],
         }
         for key in LEARNERS if key in attempts
     ]
-    return {**_out([package])[0], "results": results, "sequenced": package.sequenced,
-            "scos": package.scos.order_by("number")}
 
 
 def _attempt(package: Package, attempt: Attempt) -> dict[str, Any]:
