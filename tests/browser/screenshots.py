@@ -58,7 +58,7 @@ def _take(page: Page) -> None:
     page.go(f"{COURSE}/build")
     page.click("[data-stop-button='5']")
     page.until(lambda: len(page.all("[data-row]")) > 4)
-    page.row_at(4).click()
+    page.until(lambda: page.row_at(4).click() is None)
     page.find("select[aria-label='Where to go']")
     page.click("section[aria-label^='Looks'] h3 button")
     _shot(page, "build")

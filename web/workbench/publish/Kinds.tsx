@@ -26,7 +26,7 @@ export function Kinds({ kind, onKind }: { kind: PackageKind; onKind: (kind: Pack
           bg={one === kind ? "marigold.soft" : undefined} _hover={{ bg: one === kind ? "marigold.soft" : "paper" }} _focusWithin={{ outline: "2px solid", outlineColor: "sky", outlineOffset: "-2px" }}
         >
           <chakra.input type="radio" name="kind" checked={one === kind} aria-label={KIND_WORDS[one]} aria-description={KIND_USES[one]} onChange={() => onKind(one)} accentColor="spruce" />
-          <Text as="span" w="186px" flex="none" fontWeight="600" display="inline-block" _firstLetter={{ textTransform: "uppercase" }}>{KIND_WORDS[one]}</Text>
+          <Text as="span" w="186px" flex="none" fontWeight="600" display="inline-block" _firstLetter={one === "web" ? { textTransform: "uppercase" } : {}}>{KIND_WORDS[one]}</Text>
           <Text as="span" flex="1" color="quiet" fontSize="13px">{KIND_USES[one]}</Text>
         </chakra.label>
       ))}
