@@ -3,14 +3,22 @@
 import json
 
 from selenium.webdriver.support.ui import Select
-from zigzag_core.grading.solutions import right_response, wrong_response
+from zigzag_core.grading.solutions import right_response
 
 from tests.core.test_questions import Taking
 
 from .packages import inside, launch
 from .test_access import violations
 from .test_package_lms import at_slide
-from .test_scorm2004 import _answer, _calls, _course, _facts, _refused
+from .test_scorm2004 import (
+    _answer,
+    _calls,
+    _course,
+    _facts,
+    _refused,
+    answer_wrongly,
+    resume_and_finish,
+)
 
 
 def _said(page):
@@ -32,22 +40,12 @@ def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
     made = _course()
     taker = Taking(made)
     launch(page, server, made, kind="cmi5")
-    _answer(page, taker, wrong_response(taker.grader))
-    page.words("Not right yet")
-    page.press("Try again")
+    answer_wrongly(page, taker)
     page.until(lambda: _said(page)[:2] == ["initialized", "answered"])
     _leave(page)
     page.until(lambda: _facts(page).get("Completion") == "not finished yet")
     page.until(lambda: _said(page) == ["initialized", "answered", "terminated"])
-    page.click("a[aria-label='Launch as Ines Tarrow']")
-    inside(page)
-    page.press("Resume")
-    _answer(page, taker, right_response(taker.grader))
-    page.words("Well done.")
-    page.press("Continue")
-    for number in (2, 3):
-        page.press("Next")
-        at_slide(page, number)
+    resume_and_finish(page, taker)
     page.until(lambda: "The course is completed." in _calls(page))
     inside(page)
     page.press("Leave the course")

@@ -1,6 +1,7 @@
 """SCORM 2004 in a strict LMS: completion and success apart, coming back, leaving for good."""
 
 import pytest
+from selenium.webdriver.support.ui import Select
 from zigzag_core.course.document import Completion
 from zigzag_core.course.rules.rule import GoTo, LeaveCourse
 from zigzag_core.grading.solutions import right_response, wrong_response
@@ -51,20 +52,15 @@ def _answer(page, taker, response):
     page.press("Submit")
 
 
-def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
-    made = _course()
-    taker = Taking(made)
-    launch(page, server, made, kind="scorm2004")
+def answer_wrongly(page, taker):
+    """Answer the question wrongly, and be given another try."""
     _answer(page, taker, wrong_response(taker.grader))
     page.words("Not right yet")
     page.press("Try again")
-    page.top()
-    page.see("The result of answer 1 is")
-    page.press("Leave")
-    page.find("[data-standard=scorm2004]")
-    page.until(lambda: _facts(page).get("Completion") == "not finished yet")
-    facts = _facts(page)
-    assert (facts["Success"], facts["Progress"]) == ("not said", "33 %")
+
+
+def resume_and_finish(page, taker):
+    """Come back, answer the question rightly, and go to the last slide."""
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
     page.press("Resume")
@@ -74,6 +70,21 @@ def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
     for number in (2, 3):
         page.press("Next")
         at_slide(page, number)
+
+
+def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
+    made = _course()
+    taker = Taking(made)
+    launch(page, server, made, kind="scorm2004")
+    answer_wrongly(page, taker)
+    page.top()
+    page.see("The result of answer 1 is")
+    page.press("Leave")
+    page.find("[data-standard=scorm2004]")
+    page.until(lambda: _facts(page).get("Completion") == "not finished yet")
+    facts = _facts(page)
+    assert (facts["Success"], facts["Progress"]) == ("not said", "33 %")
+    resume_and_finish(page, taker)
     page.until(lambda: "The completion is completed" in _calls(page))
     inside(page)
     page.press("Leave the course")
@@ -138,3 +149,27 @@ def test_an_author_publishes_it_and_puts_it_into_the_practice_lms(page, server, 
     # What was chosen last is chosen again.
     page.go("/courses/the-tool-library/publish")
     page.find(f"input[aria-label='{words}']:checked")
+
+
+@pytest.mark.parametrize("kind", ["scorm12", "scorm2004"])
+@pytest.mark.parametrize("mode", ["browse", "review"])
+def test_who_only_looks_changes_nothing_that_is_recorded(page, server, kind, mode):
+    made = _course()
+    taker = Taking(made)
+    launch(page, server, made, kind=kind)
+    answer_wrongly(page, taker)
+    page.top()
+    page.see("The result of answer 1 is")
+    page.press("Leave")
+    page.find("[data-answer]")
+    Select(page.find("[aria-label='Opened to']")).select_by_visible_text(mode)
+    page.click("a[aria-label='Launch as Ines Tarrow']")
+    inside(page)
+    page.press("Resume")
+    _answer(page, taker, right_response(taker.grader))
+    page.words("Well done.")
+    page.top()
+    page.press("Leave")
+    page.until(lambda: "2 visits" in page.find("main").text)
+    assert [one.get_attribute("data-answer") for one in page.all("[data-answer]")] == ["wrong"]
+    assert _facts(page)["Status"] == "not finished yet" and not _refused(page)

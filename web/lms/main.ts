@@ -98,12 +98,10 @@ function begin(data: LaunchData): void {
   const offer = (): void => { (window as unknown as Record<string, unknown>)[standard.object] = noted; };
   if (manner === "late") window.setTimeout(offer, LATE_MS);
   else offer();
-  window.addEventListener("message", ({ source, origin, data: said }: MessageEvent<{ zigzag?: string; what?: string } | null>) => {
-    if (source === app && origin === data.app && said?.zigzag === "practice" && said.what === "crash") {
-      crashed = true;
-      send();
-      tellApp("crashed");
-    }
+  hearCrash(app, data.app, () => {
+    crashed = true;
+    send();
+    tellApp("crashed");
   });
 
   window.addEventListener("pagehide", () => {
@@ -114,12 +112,18 @@ function begin(data: LaunchData): void {
   });
 }
 
+/** The practice LMS, at this origin, may ask for a crash; no other page. */
+function hearCrash(app: Window, from: string, crash: () => void): void {
+  window.addEventListener("message", ({ source, origin, data }: MessageEvent<{ zigzag?: string; what?: string } | null>) => {
+    if (source === app && origin === from && data?.zigzag === "practice" && data.what === "crash") crash();
+  });
+}
+
 /** A package of cmi5 needs no API: it speaks to the record store. What it says after a crash reaches nobody. */
 function beginWithout({ app: origin, crashUrl }: LaunchData): void {
   const app = (window.opener as Window | null) ?? window.parent;
   window.opener = null;
-  window.addEventListener("message", ({ source, origin: from, data: said }: MessageEvent<{ zigzag?: string; what?: string } | null>) => {
-    if (source !== app || from !== origin || said?.zigzag !== "practice" || said.what !== "crash") return;
+  hearCrash(app, origin, () => {
     void fetch(crashUrl, { method: "POST" }).then(() => app.postMessage({ zigzag: "practice", what: "crashed" }, origin));
   });
 }

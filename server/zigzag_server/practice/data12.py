@@ -9,7 +9,7 @@ from typing import Any
 from zigzag_core.tracking.recorded import listed
 from zigzag_core.tracking.scorm12 import timespan
 
-from .kept import MOST_OBJECTIVES, Kept, number, short
+from .kept import MOST_OBJECTIVES, Kept, credit, number, short
 from .learners import Learner
 from .models import Attempt
 
@@ -17,15 +17,15 @@ _TIMESPAN = re.compile(r"^([0-9]{2,4}):([0-9]{2}):([0-9]{2})(?:\.([0-9]{1,2}))?$
 _STATUS = {"passed", "completed", "failed", "incomplete", "browsed", "not attempted"}
 
 
-def starting(attempt: Attempt, learner: Learner, total: int) -> dict[str, Any]:
+def starting(attempt: Attempt, learner: Learner, mode: str, total: int) -> dict[str, Any]:
     """Return the data with which the run-time API starts, nested as in the standard.
 
-    `total` are the ms of the visits before.
+    `total` are the ms of the visits before. In another `mode` than *normal* nothing counts.
     """
     before = attempt.core
     core: dict[str, Any] = {
-        "student_id": learner.key, "student_name": learner.name, "credit": "credit",
-        "lesson_mode": "normal", "entry": "resume" if before else "ab-initio",
+        "student_id": learner.key, "student_name": learner.name,
+        "credit": credit(mode), "lesson_mode": mode, "entry": "resume" if before else "ab-initio",
         "lesson_status": attempt.status, "total_time": timespan(total),
         "lesson_location": attempt.location,
     }

@@ -9,7 +9,7 @@ from typing import Any
 from zigzag_core.tracking.recorded import listed
 from zigzag_core.tracking.scorm2004 import interval
 
-from .kept import MOST_OBJECTIVES, Kept, number, short
+from .kept import MOST_OBJECTIVES, Kept, credit, number, short
 from .learners import Learner
 from .models import Attempt
 
@@ -22,16 +22,17 @@ _SCORE = ("scaled", "raw", "min", "max")
 
 
 def starting(
-    attempt: Attempt, learner: Learner, total: int, answered: list[dict[str, Any]]
+    attempt: Attempt, learner: Learner, mode: str, total: int, answered: list[dict[str, Any]]
 ) -> dict[str, Any]:
     """Return the data with which the run-time API starts, nested as in the standard.
 
     `total` are the ms of the visits before, `answered` the interactions that were recorded then.
+    In another `mode` than *normal* nothing counts.
     """
     before, sco = attempt.core, attempt.sco
     data: dict[str, Any] = {
-        "learner_id": learner.key, "learner_name": learner.name, "credit": "credit",
-        "mode": "normal", "entry": "resume" if before else "ab-initio",
+        "learner_id": learner.key, "learner_name": learner.name,
+        "credit": credit(mode), "mode": mode, "entry": "resume" if before else "ab-initio",
         "completion_status": before.get("completion_status", "unknown"),
         "success_status": before.get("success_status", "unknown"),
         "total_time": interval(total), "location": attempt.location,

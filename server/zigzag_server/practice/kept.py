@@ -38,3 +38,8 @@ def number(value: object) -> float | None:
 def short(value: object, longest: int) -> str:
     """Return a text or a number that was sent, as text that is at most so long."""
     return str(value)[:longest] if isinstance(value, str | int | float) else ""
+
+
+def credit(mode: str) -> str:
+    """Return whether a visit in this mode counts, in the words of SCORM."""
+    return "credit" if mode == "normal" else "no-credit"

@@ -36,14 +36,9 @@ def starting_data(visit: Launch) -> dict[str, Any]:
     attempt = visit.attempt
     learner, total = LEARNERS[attempt.learner], total_milliseconds(attempt)
     if is_2004(visit):
-        data = data2004.starting(attempt, learner, total, _answered(attempt))
-        mode = data
-    else:
-        data = data12.starting(attempt, learner, total)
-        mode = data["core"]
-    if visit.mode != "normal":
-        mode |= {("mode" if mode is data else "lesson_mode"): visit.mode, "credit": "no-credit"}
-    return {"cmi": data}
+        answered = _answered(attempt)
+        return {"cmi": data2004.starting(attempt, learner, visit.mode, total, answered)}
+    return {"cmi": data12.starting(attempt, learner, visit.mode, total)}
 
 
 def commit(token: str, cmi: dict[str, Any], finished: bool) -> bool:
@@ -51,28 +46,25 @@ def commit(token: str, cmi: dict[str, Any], finished: bool) -> bool:
     visit = Launch.objects.select_related("attempt__sco__package").filter(token=token).first()
     if visit is None:
         return False
-    if visit.mode != "normal":
-        # What is only looked at changes nothing; how long it took is kept.
-        kept = data2004.kept(cmi) if is_2004(visit) else data12.kept(cmi)
-        return bool(Launch.objects.filter(pk=visit.pk).update(
-            milliseconds=kept.milliseconds, seen=timezone.now(), finished=finished))
     later = is_2004(visit)
     kept = data2004.kept(cmi) if later else data12.kept(cmi)
     now = timezone.now()
-    attempt: dict[str, Any] = {
-        "core": kept.core, "score": kept.score, "location": kept.location, "changed": now}
-    if kept.status is not None:
-        attempt["status"] = kept.status
-    # In 2004 an attempt keeps its records over all visits, in 1.2 each visit has its own.
-    own = kept.interactions[visit.answered_before:] if later else kept.interactions
-    fields: dict[str, Any] = {
-        "milliseconds": kept.milliseconds, "seen": now, "interactions": own}
+    fields: dict[str, Any] = {"milliseconds": kept.milliseconds, "seen": now}
+    attempt: dict[str, Any] = {}
+    if visit.mode == "normal":
+        # What is only looked at changes nothing; how long it took is kept all the same.
+        attempt = {
+            "core": kept.core, "score": kept.score, "location": kept.location, "changed": now,
+            **({} if kept.status is None else {"status": kept.status}),
+            **({"exit": kept.exit} if finished else {})}
+        # In 2004 an attempt keeps its records over all visits, in 1.2 each visit has its own.
+        fields["interactions"] = kept.interactions[visit.answered_before if later else 0:]
     if finished:
-        attempt["exit"] = kept.exit
         fields["finished"] = True
     # One at a time: who waits here is let in at once, who waits for the database's lock sleeps.
     with _WRITING, transaction.atomic():
-        Attempt.objects.filter(pk=visit.attempt_id).update(**attempt)
+        if attempt:
+            Attempt.objects.filter(pk=visit.attempt_id).update(**attempt)
         return bool(Launch.objects.filter(pk=visit.pk).update(**fields))
 
 

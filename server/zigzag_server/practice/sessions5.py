@@ -157,8 +157,9 @@ def receive(key: Key, fresh: Sequence[dict[str, Any]]) -> None:
     attempt.status = data2004.in_one(
         attempt.core.get("completion_status", "unknown"),
         attempt.core.get("success_status", "unknown"))
-    attempt.save()
-    visit.save()
+    attempt.save(update_fields=["core", "score", "status", "changed"])
+    # Not the key: it may be taken away meanwhile.
+    visit.save(update_fields=["finished", "interactions", "milliseconds", "seen"])
     _satisfy(visit, attempt)
 
 

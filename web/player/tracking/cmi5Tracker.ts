@@ -12,12 +12,12 @@ import { BackupStore, type Backup } from "./backup";
 import { defined, statements, VERB, type Said } from "./cmi5";
 import { pack, unpack } from "./progress";
 import { interval } from "./scorm2004";
+import { retryAfter } from "./retrying";
 import type { Begun, Kept, Standing, Tracker } from "./tracker";
 import { Unhurried } from "./unhurried";
 import { ask, idOf, newId, NotThere, RefusedForGood, type Store } from "./xapi";
 
 const WAIT_MS = 8_000;
-const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000, 30_000];
 const AT_ONCE = 50;
 /** A browser lets so many characters out while the page goes away. */
 const LAST_LENGTH = 60_000;
@@ -48,6 +48,8 @@ export class Cmi5Tracker implements Tracker {
   private reports = true;
   private over = false;
   private queue: Waiting[] = [];
+  /** What the browser kept of earlier sessions, until the store is there. */
+  private earlier: Backup<Waiting> | null;
   private told: string[] = [];
   private progress = "";
   private savedProgress = "";
@@ -65,6 +67,7 @@ export class Cmi5Tracker implements Tracker {
   constructor(private readonly index: Index, private readonly whole: Promise<void> = Promise.resolve(), search = window.location.search) {
     this.launch = launchOf(search);
     this.backup = new BackupStore(`zigzag:${index.program.course}:${this.launch?.registration ?? "learner"}:cmi5`);
+    this.earlier = this.backup.read();
   }
 
   onStanding(listener: (standing: Standing) => void): void {
@@ -82,7 +85,7 @@ export class Cmi5Tracker implements Tracker {
     this.hasBegun = true;
     if (begun) return begun;
     this.stand(this.launch ? { kind: "retrying" } : { kind: "local", reason: "no-lms" });
-    const saved = this.backup.read()?.progress ?? null;
+    const saved = this.earlier?.progress ?? "";
     if (saved) await this.whole;
     return { saved: saved || null, rescued: false };
   }
@@ -140,8 +143,10 @@ export class Cmi5Tracker implements Tracker {
   }
 
   private keep(): boolean {
-    const confirmed = this.progress === this.savedProgress && !this.queue.length;
-    return this.backup.write({ progress: this.progress, confirmed, answers: this.queue });
+    // Who looks back leaves what is kept as it is.
+    if (!this.reports) return false;
+    const answers = [...this.earlier?.answers ?? [], ...this.queue];
+    return this.backup.write({ progress: this.progress || (this.earlier?.progress ?? ""), confirmed: this.progress === this.savedProgress && !answers.length, answers });
   }
 
   /** Put a statement into the queue, with what makes it one of this session. */
@@ -186,7 +191,7 @@ export class Cmi5Tracker implements Tracker {
         return begun;
       } catch {
         if (this.hasBegun) this.stand({ kind: "retrying" });
-        await new Promise((resolve) => { window.setTimeout(resolve, RETRY_MS[Math.min(tries, RETRY_MS.length - 1)]); });
+        await new Promise((resolve) => { window.setTimeout(resolve, retryAfter(tries)); });
       }
     }
   }
@@ -200,7 +205,7 @@ export class Cmi5Tracker implements Tracker {
     await ask(store, "GET", "agents/profile", { agent: launch.actor, profileId: "cmi5LearnerPreferences" }).catch(unlessNotThere);
     const { progress, told } = await this.kept(store);
     this.reports = (this.data.launchMode ?? "Normal") === "Normal";
-    const backup = this.reports ? this.backup.read() : null;
+    const backup = this.reports ? this.earlier : null;
     if (progress || backup?.progress) await this.whole;
     this.told = [...new Set([...told, ...this.told])];
     const ahead = this.isAhead(backup, progress);
@@ -208,10 +213,19 @@ export class Cmi5Tracker implements Tracker {
     this.savedProgress = progress;
     this.progress ||= saved;
     this.queue = this.opened(launch, backup?.answers ?? []);
+    // Before the store said so, nobody knew that this run is only looked at.
+    if (!this.reports) this.putBack();
+    this.earlier = null;
     this.store = store;
     this.stand({ kind: "saved" });
     void this.send();
     return { saved: saved || null, rescued: ahead, counts: this.reports, ...this.named(launch) };
+  }
+
+  /** Keep what was kept before this run. */
+  private putBack(): void {
+    if (this.earlier) this.backup.write(this.earlier);
+    else this.backup.clear();
   }
 
   /** What the store has of this registration: the progress, and what was said once. */
@@ -276,7 +290,7 @@ export class Cmi5Tracker implements Tracker {
     } catch {
       this.keep();
       this.stand({ kind: "retrying" });
-      this.timer = window.setTimeout(() => void this.send(), RETRY_MS[Math.min(this.failures, RETRY_MS.length - 1)]);
+      this.timer = window.setTimeout(() => void this.send(), retryAfter(this.failures));
       this.failures += 1;
     } finally {
       this.sending = false;

@@ -10,6 +10,7 @@ import type { State } from "../engine/state";
 import { BackupStore } from "./backup";
 import { findApi, runTime, type Offered, type RunTime } from "./findApi";
 import { pack, unpack } from "./progress";
+import { retryAfter } from "./retrying";
 import { DECIDED } from "./runs";
 import type { Answered, Before, Call, ScormVersion } from "./scormVersion";
 import { LEVELS, shortened } from "./shortened";
@@ -19,7 +20,6 @@ import { Unhurried } from "./unhurried";
 const LOOK_FOR_MS = 5_000;
 const LOOK_EVERY_MS = 250;
 const COMMIT_EVERY_MS = 1_000;
-const RETRY_MS = [1_000, 2_000, 4_000, 8_000, 15_000, 30_000];
 
 const PROGRESS = "cmi.suspend_data";
 const NOTHING: Before = { status: "not attempted", score: null, completed: false, objectives: [] };
@@ -80,7 +80,7 @@ export class ScormTracker implements Tracker {
       await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
     } while (Date.now() < until);
     this.stand(this.api ? { kind: "retrying" } : { kind: "local", reason: "no-lms" });
-    this.schedule(RETRY_MS[2] as number);
+    this.schedule(retryAfter(2));
     const saved = this.store.read()?.progress ?? null;
     if (saved) await this.whole;
     return { saved, rescued: false };
@@ -361,13 +361,13 @@ export class ScormTracker implements Tracker {
   private work(): void {
     if (this.closed || this.held) return;
     if (!this.isWhole) {
-      this.schedule(RETRY_MS[0] as number);
+      this.schedule(retryAfter(0));
       return;
     }
     if (!this.open && this.connect()) this.meetLate();
     if (this.held || (this.open && !this.reports)) return;
     if (!this.open || !this.commit()) {
-      this.schedule(RETRY_MS[Math.min(this.failures, RETRY_MS.length - 1)] as number);
+      this.schedule(retryAfter(this.failures));
     }
   }
 
