@@ -24,10 +24,9 @@ from .test_scorm2004 import (
 def _said(page):
     """The verbs of all statements of the run that is shown, the oldest first."""
     page.top()
-    rows = page.all("[aria-label='Log of tracking calls'] li p:last-child")
-    texts = [row.text for row in reversed(rows)]
-    return [json.loads(text.rpartition(" → ")[0] or text)["verb"]["id"].rpartition("/")[2]
-            for text in texts if text.startswith("{")]
+    rows = page.all("[aria-label='Log of tracking calls'] [data-statement]")
+    said = [json.loads(row.get_attribute("data-statement")) for row in reversed(rows)]
+    return [one["verb"]["id"].rpartition("/")[2] for one in said]
 
 
 def _leave(page):

@@ -111,10 +111,22 @@ function CallRow({ call }: { call: Call }): ReactNode {
           {t("visitVisit", { visit: call.visit })}{" "}{new Date(call.at).toLocaleTimeString("en-GB")}
         </Text>
       </Flex>
-      <Text fontFamily="mono" fontSize="11.5px" color="quiet" wordBreak="break-all">
-        {call.method === "statement" ? call.arguments[0] : <>{call.method}({call.arguments.map((argument) => JSON.stringify(argument)).join(", ")}) →{" "}
-        {JSON.stringify(call.result)}{refused ? t("errorError", { error: call.error }) : ""}</>}
-      </Text>
+      {call.method === "statement" ? <Raw statement={call.arguments[0] ?? ""} /> : (
+        <Text fontFamily="mono" fontSize="11.5px" color="quiet" wordBreak="break-all">
+          {call.method}({call.arguments.map((argument) => JSON.stringify(argument)).join(", ")}) →{" "}
+          {JSON.stringify(call.result)}{refused ? t("errorError", { error: call.error }) : ""}
+        </Text>
+      )}
+    </Box>
+  );
+}
+
+/** A statement as it was kept, once it is asked for: it may be long. */
+function Raw({ statement }: { statement: string }): ReactNode {
+  return (
+    <Box as="details" fontSize="11.5px" color="quiet" data-statement={statement}>
+      <Box as="summary" cursor="pointer">{t("statement")}</Box>
+      <Text fontFamily="mono" whiteSpace="pre-wrap" wordBreak="break-all">{JSON.stringify(JSON.parse(statement), null, 1)}</Text>
     </Box>
   );
 }
