@@ -31,7 +31,7 @@ export const WaysCard = memo(function WaysCard({ read, now, onGo }: Props): Reac
   );
 });
 
-function Figures({ figures }: { figures: NonNullable<Read["figures"]> }): ReactNode {
+const Figures = memo(function Figures({ figures }: { figures: NonNullable<Read["figures"]> }): ReactNode {
   const { count, turns, seconds, replies, all_replies, points, values } = figures;
   const rows = [
     [many(count), t("waysToAnEnding", { count: count === "1" ? 1 : 2 })],
@@ -47,7 +47,7 @@ function Figures({ figures }: { figures: NonNullable<Read["figures"]> }): ReactN
       ))}
     </Box>
   );
-}
+});
 
 /** What the figures take to hold. */
 function Assumed({ read: { assumed, followed } }: { read: Read }): ReactNode {
@@ -68,17 +68,22 @@ function Thoughts({ read, onGo }: { read: Read; onGo: (line: number) => void }):
           {meant.length > 0 && <Text as="span" color="quiet"> {t("meant", { words: meant.join(" / ") })}</Text>}
         </Box>
       ))}
-      {read.hints.map(({ level, code, words, turn }) => {
-        const line = lineOf(turn);
-        return (
-          <Text key={`${code} ${words}`} py="1" fontSize="13px" color={level === "error" ? "brick" : undefined}>
-            {line === undefined ? words : <Link label={words} onClick={() => onGo(line)}>{words}</Link>}
-          </Text>
-        );
-      })}
+      {read.hints.map(({ level, code, words, turn }) => (
+        <Thought key={`${code} ${words}`} words={words} grave={level === "error"} line={lineOf(turn)} onGo={onGo} />
+      ))}
     </Box>
   );
 }
+
+interface ThoughtProps { words: string; grave: boolean; line: number | undefined; onGo: (line: number) => void }
+
+const Thought = memo(function Thought({ words, grave, line, onGo }: ThoughtProps): ReactNode {
+  return (
+    <Text py="1" fontSize="13px" color={grave ? "brick" : undefined}>
+      {line === undefined ? words : <Link label={words} onClick={() => onGo(line)}>{words}</Link>}
+    </Text>
+  );
+});
 
 function Link({ label, onClick, children }: { label: string; onClick: () => void; children: ReactNode }): ReactNode {
   return <chakra.button type="button" aria-label={label} textAlign="left" textDecoration="underline" cursor="pointer" onClick={onClick}>{children}</chakra.button>;
