@@ -15,7 +15,7 @@ from tests.core.test_media import video
 from .packages import again, imported, launch
 from .test_access import violations
 from .test_film import CHAPTERS, CONTROLS, _at, _stopped, _stops_at
-from .test_package_media import _media_file, _next_is_on
+from .test_package_media import _next_is_on, media_file
 
 PIECES = (Piece(since=1_000, until=2_000), Piece(since=6_500, until=7_600))
 
@@ -27,7 +27,7 @@ def data():
 
 def _course(data, **settings):
     """A film of which 2.1 s are played: a gate wants all of them, a note comes with the end."""
-    file = _media_file("filmfile", data).model_copy(update={"chapters": CHAPTERS})
+    file = media_file("filmfile", data).model_copy(update={"chapters": CHAPTERS})
     ends = Rule(id="ends", when=Happens(event="media_ended"), do=(ShowOrHide(what="note"),))
     shown = Video(id="film", name="Round", media=file.id, x=80, y=120, w=640, h=360,
                   **{"pieces": PIECES, "rules": (ends,), **settings})
@@ -177,7 +177,7 @@ def test_the_waveform_leads_through_a_sound_and_silence_is_left_out(page, server
     rate = 16_000
     tone = 0.5 * np.sin(2 * np.pi * 440 * np.arange(rate) / rate)
     data = _file(np.concatenate([np.zeros(rate // 2), tone, np.zeros(rate)])).getvalue()
-    file = _media_file("bellfile", data).model_copy(update={
+    file = media_file("bellfile", data).model_copy(update={
         "type": "audio/wav", "duration": 2_500, "w": 0, "h": 0})
     bell = Audio(id="bell", name="Bell", media=file.id, x=80, y=120, w=400, h=60)
     slug = imported(server, course(slide("slidea", bell), media=(file,)), {file.sha256: data})

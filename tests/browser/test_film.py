@@ -14,7 +14,7 @@ from tests.core.test_transcoding import film
 
 from .packages import again, launch
 from .test_arrange import fresh_slide
-from .test_package_media import _media_file, _next_is_on
+from .test_package_media import _next_is_on, media_file
 
 SECONDS = 9
 CHAPTERS = tuple(Chapter(since=since, name=name) for since, name in (
@@ -28,7 +28,7 @@ def data():
 
 
 def _course(data, *others, **settings) -> tuple[CourseDocument, dict[str, bytes]]:
-    file = _media_file("filmfile", data).model_copy(update={"chapters": CHAPTERS})
+    file = media_file("filmfile", data).model_copy(update={"chapters": CHAPTERS})
     shown = Video(id="film", name="Round", media=file.id, x=80, y=120, w=640, h=360)
     first = slide("slidea", shown, *others, **{
         "gate": Gate(wants=(MediaWatched(media="film", share=1),)), **settings})

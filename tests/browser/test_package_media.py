@@ -19,7 +19,7 @@ from tests.core.test_media import sound, video
 from .packages import launch, pass_time
 
 
-def _media_file(name, data):
+def media_file(name, data):
     """The media file `name` that a video or sound comes to."""
     found = take_playing(io.BytesIO(data))
     return MediaFile(
@@ -29,7 +29,7 @@ def _media_file(name, data):
 
 def _course(data):
     """Two slides: the second can be reached once all of the video was seen."""
-    fresh, file = fresh_ids(3), _media_file("videofile", data)
+    fresh, file = fresh_ids(3), media_file("videofile", data)
     shown = Video(id="boatvideo", name="Boat", alt="A boat", media=file.id, x=80, y=120, w=640,
                   h=360, controls=False)
     first = blank_slide("Watch", fresh).model_copy(update={
@@ -57,7 +57,7 @@ def test_a_video_played_straight_through_is_seen_in_full(page, server, frames, r
 def test_what_plays_while_nobody_can_see_it_is_not_seen(page, server):
     """A sound, since browsers let videos stand still meanwhile."""
     data = sound("wav", seconds=3)
-    file = _media_file("talkfile", data)
+    file = media_file("talkfile", data)
     talk = Audio(id="talk", name="Talk", media=file.id, x=80, y=80, w=400, h=60)
     first = slide("slidea", talk, gate=Gate(wants=(MediaWatched(media="talk", share=1),)))
     launch(page, server, course(first, slide("slideb"), media=(file,)),
@@ -108,7 +108,7 @@ def test_speed_changes_cues_moves_and_videos_together(page, server):
 
 def test_pause_lets_sounds_stand_still_and_they_go_on_after_it(page, server):
     data = sound("wav", seconds=30)
-    file = _media_file("bellfile", data)
+    file = media_file("bellfile", data)
     document = course(
         slide("slidea", button("ring", PlaySound(media=file.id), label="Ring"),
               timing=Timing(length=60_000)), media=(file,))

@@ -9928,6 +9928,27 @@ export interface components {
             until: number;
         };
         /**
+         * BackgroundSound
+         * @description An audio file that repeats while learners are on the slides that it belongs to.
+         *
+         *     `volume` is from 0 to 1. While a video, audio or voice plays, it is lowered to the share
+         *     `lowered` of that.
+         */
+        BackgroundSound: {
+            /** Media */
+            media: string;
+            /**
+             * Volume
+             * @default 0.3
+             */
+            volume: number;
+            /**
+             * Lowered
+             * @default 0.3
+             */
+            lowered: number;
+        };
+        /**
          * Balance
          * @description Of the questions that are drawn, at `least` and at `most` so many have a `tag` or a level.
          *
@@ -10189,6 +10210,7 @@ export interface components {
              * @default []
              */
             pronunciations: components["schemas"]["Pronunciation"][];
+            sound?: components["schemas"]["BackgroundSound"] | null;
             /**
              * @default {
              *       "slides_share": 1,
@@ -10998,7 +11020,8 @@ export interface components {
          * Section
          * @description A part of the course; it begins before the slide `before`, or stands at the end.
          *
-         *     With a `quiz` its slides are drawn for each learner.
+         *     With a `quiz` its slides are drawn for each learner. Its background `sound` comes before the
+         *     course's; where it is `silent`, there is none.
          */
         Section: {
             /** Id */
@@ -11013,6 +11036,12 @@ export interface components {
              */
             rules: components["schemas"]["Rule"][];
             quiz?: components["schemas"]["Quiz"] | null;
+            sound?: components["schemas"]["BackgroundSound"] | null;
+            /**
+             * Silent
+             * @default false
+             */
+            silent: boolean;
         };
         /**
          * ShownAlong
@@ -13780,6 +13809,11 @@ export interface components {
             media: {
                 [key: string]: components["schemas"]["ProgramMedia"];
             };
+            /**
+             * Sounds
+             * @default []
+             */
+            sounds: components["schemas"]["ProgramSound"][];
             completion: components["schemas"]["Completion"];
             /** Pass Mark */
             pass_mark: number;
@@ -14442,6 +14476,20 @@ export interface components {
              * @default []
              */
             dialogues: components["schemas"]["ProgramDialogue"][];
+        };
+        /**
+         * ProgramSound
+         * @description A sound that plays in the background of `slides`, lowered while something else is heard.
+         */
+        ProgramSound: {
+            /** Media */
+            media: string;
+            /** Volume */
+            volume: number;
+            /** Lowered */
+            lowered: number;
+            /** Slides */
+            slides: string[];
         };
         /**
          * ProgramSpeech

@@ -40,7 +40,7 @@ const cameTo = (): Question[] => own.flatMap((id) => get().slides[id]?.questions
 
 beforeEach(() => {
   const slides = asking.map((slide): Slide => ({ ...slide, questions: slide.questions.map((question) => ({ ...question, follows: [] })) }));
-  load(courseOf(slides, 1, { sections: [{ id: "secquiz", title: "Keys", before: own[0] ?? null, rules: [], quiz: { ...DEFAULTS.Quiz } }] }));
+  load(courseOf(slides, 1, { sections: [{ id: "secquiz", title: "Keys", before: own[0] ?? null, rules: [], silent: false, quiz: { ...DEFAULTS.Quiz } }] }));
 });
 
 test("defaults begin as what most have: nothing changes for learners, and what differs stays own", () => {

@@ -6,7 +6,7 @@ import { laidOut, STOP, turnOf } from "../workbench/plan/layout";
 import { fromLines, linesOf, movedLines, sectionOf, type Line } from "../workbench/plan/lines";
 
 const slide = (id: string): Line => ({ kind: "slide", id });
-const section = (id: string): Line => ({ kind: "section", id, title: id.toUpperCase(), has: { rules: [] } });
+const section = (id: string): Line => ({ kind: "section", id, title: id.toUpperCase(), has: { rules: [], silent: false } });
 const ids = (lines: readonly Line[]): string => lines.map(({ id }) => id).join("");
 
 describe("lines", () => {
@@ -20,7 +20,7 @@ describe("lines", () => {
   });
 
   test("a section whose slide is gone stands at the end", () => {
-    const course = { slides: ["a"], sections: [{ id: "x", title: "X", before: "gone", rules: [] }] };
+    const course = { slides: ["a"], sections: [{ id: "x", title: "X", before: "gone", rules: [], silent: false }] };
     expect(ids(linesOf(course))).toBe("ax");
   });
 

@@ -21,6 +21,7 @@ from .quizzes import program_quizzes
 from .rules import program_rules
 from .scope import Scope, SlideFacts, facts_of, scope_of
 from .slides import compiled_slide
+from .sounds import program_sounds
 from .timed_words import program_speech
 from .watching import asked_to_be_watched
 
@@ -115,6 +116,7 @@ def program_around(
             )
             for file in used.files
         },
+        sounds=program_sounds(course),
         completion=course.completion, pass_mark=course.pass_mark,
         scoring=course.scoring, remembered=course.remembered,
     )
@@ -126,13 +128,15 @@ def used_media(
     """Return the files that learners come to see or hear.
 
     `by_slide` are those of the slides. Feedback has some, but only where the course `asks`
-    questions.
+    questions, and background sounds only where a slide plays them.
     """
-    without: dict[str, Any] = {"styles": ()}
+    without: dict[str, Any] = {"styles": (), "sound": None, "sections": tuple(
+        section.model_copy(update={"sound": None}) for section in course.sections)}
     if not asks:
         without["feedback"] = FeedbackDesign()
     around = media_of_settings(course.model_copy(update=without))
-    used = around.union(*by_slide.values())
+    sounds = {sound.media for sound in program_sounds(course)}
+    used = around.union(sounds, *by_slide.values())
     files = tuple(file for file in course.media if file.id in used)
     drawings = {}
     for section, quiz, own in quizzes_of(course.slides, course.sections):

@@ -24,6 +24,7 @@ from .rules.patterns import parts as parts_of
 from .rules.rule import Rules, ToNext, ToSlide
 from .rules.timing import Timing
 from .rules.variables import Variable
+from .sounds import BackgroundSound
 from .style.style import Share
 from .style.theme import NamedStyle, Theme
 from .voices import Narrator, Pronunciation
@@ -143,7 +144,8 @@ def check_groups(elements: tuple[Element, ...]) -> None:
 class Section(Model):
     """A part of the course; it begins before the slide `before`, or stands at the end.
 
-    With a `quiz` its slides are drawn for each learner.
+    With a `quiz` its slides are drawn for each learner. Its background `sound` comes before the
+    course's; where it is `silent`, there is none.
     """
 
     id: Annotated[Id, Is("section")]
@@ -151,6 +153,8 @@ class Section(Model):
     before: MaybeSlide = None
     rules: Rules = ()
     quiz: Quiz | None = None
+    sound: Annotated[BackgroundSound | None, Unset()] = None
+    silent: bool = False
 
 
 Scoring = Literal["points", "weights", "best"]
@@ -231,6 +235,7 @@ class Course(Model):
     media: tuple[MediaFile, ...] = Field(default=(), max_length=5_000)
     narrators: tuple[Narrator, ...] = Field(default=(), max_length=50)
     pronunciations: tuple[Pronunciation, ...] = Field(default=(), max_length=1_000)
+    sound: Annotated[BackgroundSound | None, Unset()] = None
     completion: Completion = Completion()
     pass_mark: Annotated[float, Field(ge=0, le=100)] = 80
     scoring: Scoring = "points"

@@ -572,6 +572,15 @@ class ProgramMedia(Model):
     speech: ProgramSpeech | None = None
 
 
+class ProgramSound(Model):
+    """A sound that plays in the background of `slides`, lowered while something else is heard."""
+
+    media: MediaName
+    volume: float
+    lowered: float
+    slides: tuple[SlideName, ...]
+
+
 class Program(Model):
     """A compiled course: all that the player needs, and nothing of the author's own.
 
@@ -596,6 +605,7 @@ class Program(Model):
     rules: tuple[ProgramRule, ...] = ()
     navigation: Navigation = Navigation()
     media: dict[Annotated[Id, Is("medium")], ProgramMedia] = {}
+    sounds: tuple[ProgramSound, ...] = ()
     completion: Completion
     pass_mark: float
     scoring: Scoring = "points"

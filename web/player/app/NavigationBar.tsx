@@ -9,7 +9,9 @@ import { useSay } from "../render/speech";
 import { captionsWanted, onCaptions, setCaptions, setVolume } from "../render/players";
 import { QuizButtons } from "./Overview";
 import { QuizClock } from "./QuizClock";
+import { isBackgroundOff, onBackground, switchBackground } from "../render/background";
 import type { Session } from "./session";
+import { soundOn } from "./useBackground";
 import type { OpenPanels } from "./usePanels";
 import type { Size } from "./useScale";
 
@@ -109,13 +111,15 @@ function MediaControls(
     elements.flatMap(({ draw }) => (draw.kind === "video" || draw.kind === "audio" ? [draw.media] : []))
   ));
   const timed = [slide, ...slide.overlays].some(({ clock, elements }) => clock || elements.some(({ draw }) => draw.moves.length));
-  if (!playing.length && !timed) return null;
+  const behind = Boolean(soundOn(index, slide.id));
+  if (!playing.length && !timed && !behind) return null;
   const captioned = playing.some((file) => index.program.media[file ?? ""]?.captions.length);
   return (
     <>
       {captioned && has("captions") && <CaptionsSwitch />}
-      {playing.length > 0 && has("volume") && <Volume />}
-      {has("speed") && <Speed session={session} state={state} />}
+      {behind && <BackgroundSwitch />}
+      {(playing.length > 0 || behind) && has("volume") && <Volume />}
+      {(playing.length > 0 || timed) && has("speed") && <Speed session={session} state={state} />}
     </>
   );
 }
@@ -204,6 +208,21 @@ function CaptionsSwitch(): ReactNode {
   const shown = useSyncExternalStore(onCaptions, captionsWanted);
   return (
     <button type="button" aria-pressed={shown} onClick={() => setCaptions(!shown)}>{say("captions")}</button>
+  );
+}
+
+/** Sound that begins by itself can be switched off, whatever else the course shows (WCAG 1.4.2). */
+function BackgroundSwitch(): ReactNode {
+  const say = useSay();
+  const off = useSyncExternalStore(onBackground, isBackgroundOff);
+  return (
+    <button type="button" className="zz-size" aria-pressed={!off} aria-label={say("background_sound")} title={say("background_sound")} onClick={() => switchBackground(off)}>
+      <svg width="20" height="20" viewBox="0 0 20 20" fill="none" stroke="currentColor" strokeWidth="2" aria-hidden>
+        <path d={`M7 15V4l9-2v11${off ? "M2 2l16 16" : ""}`} />
+        <circle cx="4.5" cy="15" r="2.5" />
+        <circle cx="13.5" cy="13" r="2.5" />
+      </svg>
+    </button>
   );
 }
 

@@ -11,6 +11,7 @@ import { Notices } from "./Notices";
 import { Review } from "./Review";
 import { Transcript } from "./Transcript";
 import type { Phase, Session } from "./session";
+import { useBackground } from "./useBackground";
 import { usePanels, type OpenPanels } from "./usePanels";
 import { useKeptFocus } from "./useKeptFocus";
 import { useMiddle, useScale, useSize } from "./useScale";
@@ -31,6 +32,8 @@ export function Player({ session }: { session: Session }): ReactNode {
   useMiddle(view, size.times, state.slide);
   const slide = state.slide ? index.slides.get(state.slide) : undefined;
   const running = phase.kind === "running" && slide;
+
+  useBackground(index, state, Boolean(running));
 
   const shown = useRef<string | null>(null);
   useEffect(() => {

@@ -4,14 +4,35 @@ import type { Effect } from "../../api/events";
 const players = new Map<string, HTMLMediaElement>();
 const setting = { volume: 1, speed: 1, captions: true };
 const followers = new Set<() => void>();
+const listeners = new Set<() => void>();
+const heardEvents = ["play", "pause", "ended"];
 
 /** Make a player known by its element. Returns how to forget it. */
 export function register(element: string, player: HTMLMediaElement): () => void {
   players.set(element, player);
   player.playbackRate = setting.speed;
+  for (const event of heardEvents) player.addEventListener(event, tellListeners);
   return () => {
     if (players.get(element) === player) players.delete(element);
+    for (const event of heardEvents) player.removeEventListener(event, tellListeners);
+    tellListeners();
   };
+}
+
+/** Whether a video, audio or voice is heard now. */
+export function isSomethingHeard(): boolean {
+  const voice = speaking && !speaking.voice.paused && !speaking.voice.ended;
+  return Boolean(voice) || [...players.values()].some((player) => !player.paused && !isOver(player) && player.volume > 0);
+}
+
+/** Call `listener` when something begins or ends to be heard, or its volume changes. Returns how to stop. */
+export function onHeard(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+function tellListeners(): void {
+  for (const listener of listeners) listener();
 }
 
 /** The video or audio of an element, where it is on the page. */
@@ -62,6 +83,7 @@ let speaking: { src: string; voice: HTMLAudioElement } | null = null;
 export function playVoice(src: string): () => void {
   const voice = started(src);
   speaking = { src, voice };
+  for (const event of heardEvents) voice.addEventListener(event, tellListeners);
   return () => {
     voice.pause();
     sounds.delete(voice);
@@ -103,6 +125,7 @@ export function setVolume(volume: number): void {
   setting.volume = volume;
   for (const sound of sounds) sound.volume = volume;
   for (const player of players.values()) player.volume = Number(player.dataset.volume ?? 1) * volume;
+  tellListeners();
 }
 
 /** How loud a player is, 0 to 1: its `own` volume under the one that the learner has set. */

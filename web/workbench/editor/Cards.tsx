@@ -31,12 +31,12 @@ export function Cards(): ReactNode {
   const edited = overlayIn(slide, overlay);
   // The same list as long as it is about the same: what does not concern the cards draws none of them.
   const elements = useMemo(() => selected.flatMap((id) => slide?.elements.find((element) => element.id === id) ?? []), [slide, selected]);
-  if (!slide) return <Stack p="3" gap="3"><CourseCards /></Stack>;
+  if (!slide) return <Stack p="3" gap="3"><CourseCards slide={null} /></Stack>;
   return (
     <div data-about={selected.join(" ")} onPointerEnter={catchUp} onPointerDownCapture={catchUp} onFocusCapture={catchUp} onBlur={catchUp}>
       {elements.length ? <ElementCards slide={slide} elements={elements} /> : (
         <Stack p="3" gap="3">
-          {edited ? <OverlayCards slide={slide} overlay={edited} /> : <><SlideCards slide={slide} /><CourseCards /></>}
+          {edited ? <OverlayCards slide={slide} overlay={edited} /> : <><SlideCards slide={slide} /><CourseCards slide={slide} /></>}
         </Stack>
       )}
     </div>

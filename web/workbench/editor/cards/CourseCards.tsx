@@ -1,6 +1,6 @@
 import { Box, Flex, Input, NativeSelect, Stack, Text } from "@chakra-ui/react";
 import { memo, useState, type ReactNode } from "react";
-import type { NamedStyle, Navigation } from "../../../api/types";
+import type { NamedStyle, Navigation, Slide } from "../../../api/types";
 import { textStyle } from "../../../player/render/style";
 import { paint, themeVariables } from "../../../player/render/theme";
 import { resizeSlides } from "../../store/slides";
@@ -11,6 +11,7 @@ import { FoldCard } from "../../../kit/FoldCard";
 import { QuietButton } from "../../../kit/QuietButton";
 import { GateFields } from "../../does/GateCard";
 import { Rules } from "../../does/Rules";
+import { BackgroundSound } from "./BackgroundSound";
 import { FeedbackDesign } from "./FeedbackDesign";
 import { LanguageCard } from "./LanguageCard";
 import { Check } from "../../../kit/Check";
@@ -23,7 +24,7 @@ import { ThemeFields } from "./ThemeFields";
 import { t } from "../../../words/editor";
 
 /** What holds for the whole course: theme, named styles, slide size. */
-export const CourseCards = memo(function CourseCards(): ReactNode {
+export const CourseCards = memo(function CourseCards({ slide }: { slide: Slide | null }): ReactNode {
   return (
     <>
       <ThemeCard />
@@ -31,6 +32,7 @@ export const CourseCards = memo(function CourseCards(): ReactNode {
       <SizeCard />
       <LanguageCard />
       <NavigationCard />
+      <BackgroundSound slide={slide} />
       <FeedbackDesign />
       <CourseDoes />
     </>

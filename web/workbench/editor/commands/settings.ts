@@ -56,6 +56,7 @@ const SETTINGS: readonly Setting[] = [
   [t("highlightAsSpoken"), t("findHighlightAsSpoken"), "text", SAYS],
   [t("textOnIt"), t("findTextOnIt"), "button", SAYS],
   [t("cut"), t("findCut"), "video", SAYS, t("cutAndFade")],
+  [t("backgroundSound"), t("findBackgroundSound"), "slide", t("backgroundSound")],
   [t("loop"), t("findLoop"), "video", LOOKS],
   [t("start"), t("findStart"), "video", LOOKS],
   [t("volume"), t("findVolume"), "video", LOOKS],

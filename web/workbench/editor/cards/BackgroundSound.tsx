@@ -1,0 +1,72 @@
+/** The sound in the background: of the whole course, or of a section. */
+import { Stack, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import type { Course, MediaFile, Slide } from "../../../api/types";
+import { Choose } from "../../../kit/Choose";
+import { FoldCard } from "../../../kit/FoldCard";
+import { NumberField } from "../../../kit/NumberField";
+import { QuietButton } from "../../../kit/QuietButton";
+import { t } from "../../../words/editor";
+import { linesOf, sectionOf } from "../../plan/lines";
+import { keepFiles } from "../../store/media";
+import { changeCourse, useCourse } from "../../store/store";
+import { FileChooser } from "../fields/FileField";
+
+type Sound = NonNullable<Course["sound"]>;
+const QUIET = { volume: 0.3, lowered: 0.3 };
+const IN_SECTION = [["course", t("asInTheCourse")], ["own", t("soundOfItsOwn")], ["silent", t("noBackgroundSound")]] as const;
+
+/** The sound that plays in the background of the course, and that of the section of `slide`. */
+export function BackgroundSound({ slide }: { slide: Slide | null }): ReactNode {
+  const sound = useCourse((state) => state.course.sound);
+  return (
+    <FoldCard title={t("backgroundSound")} starts="closed">
+      <Stack gap="2">
+        <SoundFields sound={sound ?? null} onChange={(next) => changeCourse(t("backgroundSound"), { sound: next }, "background-sound")} />
+        <Text fontSize="12.5px" color="quiet">{t("backgroundSoundHelp")}</Text>
+        {slide && <SectionSound slide={slide} />}
+      </Stack>
+    </FoldCard>
+  );
+}
+
+/** What is different in the section that the slide is in. */
+function SectionSound({ slide }: { slide: Slide }): ReactNode {
+  const sections = useCourse((state) => state.course.sections);
+  const order = useCourse((state) => state.course.slides);
+  const section = sections.find(({ id }) => id === sectionOf(linesOf({ slides: order, sections })).get(slide.id));
+  const file = useCourse((state) => state.course.media.find(({ type }) => type.startsWith("audio/"))?.id);
+  if (!section) return null;
+  const change = (part: Partial<typeof section>): void => changeCourse(t("backgroundSound"), {
+    sections: sections.map((other) => (other.id === section.id ? { ...other, ...part } : other)),
+  }, `background-sound-${section.id}`);
+  const choose = (value: string): void => {
+    if (value !== "own") change({ silent: value === "silent", sound: null });
+    else if (file) change({ silent: false, sound: { media: file, ...QUIET } });
+  };
+  const options = file || section.sound ? IN_SECTION : IN_SECTION.filter(([value]) => value !== "own");
+  return (
+    <>
+      <Choose label={t("inSection", { title: section.title })} value={section.silent ? "silent" : section.sound ? "own" : "course"} options={options} onChange={choose} />
+      {section.sound && <SoundFields sound={section.sound} onChange={(sound) => change({ sound })} />}
+    </>
+  );
+}
+
+function SoundFields({ sound, onChange }: { sound: Sound | null; onChange: (sound: Sound | null) => void }): ReactNode {
+  const put = (file: MediaFile): void => {
+    keepFiles([file]);
+    onChange({ ...QUIET, ...sound, media: file.id });
+  };
+  const percent = (label: string, part: "volume" | "lowered", help: string): ReactNode => sound && (
+    <NumberField label={label} help={help} value={Math.round(sound[part] * 100)} min={0} max={100} onChange={(value) => onChange({ ...sound, [part]: value / 100 })} />
+  );
+  return (
+    <>
+      <FileChooser kind="audio" current={sound?.media ?? null} word={t("chooseWords", { words: t("anAudioFile") })} onFile={put} />
+      {percent(t("volume"), "volume", t("helpBackgroundVolume"))}
+      {percent(t("loweredTo"), "lowered", t("helpLoweredTo"))}
+      {sound && <QuietButton size="xs" alignSelf="start" onClick={() => onChange(null)}>{t("removeSound")}</QuietButton>}
+    </>
+  );
+}
