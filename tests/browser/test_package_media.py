@@ -5,7 +5,20 @@ import io
 
 import pytest
 from selenium.webdriver.support.ui import Select
-from zigzag_core.course import Audio, Course, CourseDocument, Cue, Gate, MediaFile, Move, Video
+from zigzag_core.course import (
+    Audio,
+    Choice,
+    Course,
+    CourseDocument,
+    Cue,
+    Feedback,
+    Gate,
+    MediaFile,
+    Move,
+    SingleChoice,
+    Video,
+    rich,
+)
 from zigzag_core.course.elements.blank import blank_slide
 from zigzag_core.course.rules.gates import MediaWatched
 from zigzag_core.course.rules.rule import PlaySound
@@ -151,3 +164,36 @@ def test_going_to_the_end_of_a_video_is_not_seeing_it(page, server):
     page.until(lambda: playing.get_property("ended"))
     page.see("Next")
     assert not _next_is_on(page)
+
+
+def test_videos_as_answers_are_played_by_their_controls_and_chosen_by_their_pictures(page, server):
+    data = video("mp4", frames=60, rate=10)
+    file = media_file("sockfile", data).model_copy(update={"soundless": True})
+    socks = [Video(id=name, name=name, alt=name, media=file.id, x=80 + n * 380, y=120, w=352,
+                   h=198, alone=True) for n, name in enumerate(("calm", "storm"))]
+    asked = SingleChoice(id="asked", name="Wind", prompt="prompt", submit="send", choices=tuple(
+        Choice(id=f"choice{n}", element=sock.id, right=n == 1) for n, sock in enumerate(socks)),
+        feedback=Feedback(right=rich("It blows.")))
+    launch(page, server, course(slide(
+        "slidea", text("prompt"), *socks, button("send", label="Submit"), questions=(asked,)),
+        slide("slideb"), media=(file,)), {file.sha256: data})
+
+    def answers(name):
+        return page.browser.execute_script(
+            f"return [...document.querySelectorAll('main video')].map(one => one.{name})")
+
+    def chosen():
+        return [one.get_attribute("data-chosen") for one in page.all("main .zz-choice")]
+
+    page.click("main [aria-label='Play calm']")
+    page.until(lambda: answers("paused") == [False, True])
+    page.click("main [aria-label='Play storm']")
+    page.until(lambda: answers("paused") == [True, False], "only one of them to play")
+    assert chosen() == ["false", "false"]
+    page.all("main .zz-choice video")[0].click()
+    page.until(lambda: "true" in chosen())
+    assert answers("paused") == [True, False], "choosing leaves what plays alone"
+    page.all("main .zz-choice video")[1].click()
+    page.until(lambda: chosen() == ["false", "true"])
+    page.press("Submit")
+    page.see("It blows.")

@@ -9804,7 +9804,8 @@ export interface components {
          * @description A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
          *
          *     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
-         *     common first. `loudness` in LUFS where it was measured. `chapters` are in the order of time.
+         *     common first. `loudness` in LUFS where it was measured; a video that is `soundless` has no sound
+         *     at all. `chapters` are in the order of time.
          *     `recoloured` is set for a drawing whose colours are those of the theme.
          */
         MediaFile: {
@@ -9864,6 +9865,11 @@ export interface components {
             speech?: components["schemas"]["Speech"] | null;
             /** Loudness */
             loudness?: number | null;
+            /**
+             * Soundless
+             * @default false
+             */
+            soundless: boolean;
         };
         /**
          * MediaOut
@@ -14014,6 +14020,11 @@ export interface components {
              * @default 0
              */
             duration: number;
+            /**
+             * Soundless
+             * @default false
+             */
+            soundless: boolean;
             /**
              * Captions
              * @default []

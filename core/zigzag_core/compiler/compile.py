@@ -110,7 +110,7 @@ def program_around(
         media={
             file.id: ProgramMedia(
                 src=source(file), type=file.type, w=file.w, h=file.h, duration=file.duration,
-                captions=file.captions,
+                soundless=file.soundless, captions=file.captions,
                 chapters=tuple(sorted(file.chapters, key=lambda chapter: chapter.since)),
                 speech=program_speech(file) if file.id in timed else None,
             )

@@ -55,7 +55,8 @@ class MediaFile(Model):
     """A file of the course. `sha256` names the stored bytes; `size` in bytes, w and h in px.
 
     `duration` in ms for videos and audio. `palette` holds a picture's main colours, the most
-    common first. `loudness` in LUFS where it was measured. `chapters` are in the order of time.
+    common first. `loudness` in LUFS where it was measured; a video that is `soundless` has no sound
+    at all. `chapters` are in the order of time.
     `recoloured` is set for a drawing whose colours are those of the theme.
     """
 
@@ -74,3 +75,4 @@ class MediaFile(Model):
     chapters: tuple[Chapter, ...] = Field(default=(), max_length=200)
     speech: Annotated[Speech | None, Unset()] = None
     loudness: Annotated[float, Field(ge=-100, le=20)] | None = None
+    soundless: bool = False

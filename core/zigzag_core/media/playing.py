@@ -29,7 +29,7 @@ class PlayingFile:
     """What a video or audio is: size in px as it is seen, duration in ms, a picture from it.
 
     `type` is the media type, empty where browsers do not play it; `loudness` in LUFS, None without
-    sound.
+    sound, which one that is `soundless` has not got at all.
     """
 
     type: str
@@ -38,6 +38,7 @@ class PlayingFile:
     duration: int
     preview: bytes | None
     loudness: float | None
+    soundless: bool
     chapters: tuple[Chapter, ...]
 
 
@@ -61,7 +62,7 @@ def _taken(container: InputContainer) -> PlayingFile:
         raise BadPlaying("The video or audio says that it is longer than 12 hours.")
     type_, chapters = _type(container, video, sound), _chapters(container, duration)
     w, h, preview = _picture(container, video) if video else (0, 0, None)
-    return PlayingFile(type_, w, h, duration, preview, None, chapters)
+    return PlayingFile(type_, w, h, duration, preview, None, sound is None, chapters)
 
 
 _POINTS = {"yuv420p", "yuvj420p"}

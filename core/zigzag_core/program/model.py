@@ -567,6 +567,7 @@ class ProgramMedia(Model):
     w: int = 0
     h: int = 0
     duration: int = 0
+    soundless: bool = False
     captions: tuple[Caption, ...] = ()
     chapters: tuple[Chapter, ...] = ()
     speech: ProgramSpeech | None = None

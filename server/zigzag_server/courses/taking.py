@@ -133,7 +133,8 @@ def playing(name: str, content: BinaryIO) -> TakenFile:
     file = core.MediaFile(
         id=core.system_ids()(), name=_name(name), type=found["type"],
         sha256=sha256_of(content), size=size, w=found["w"],
-        h=found["h"], duration=found["duration"], loudness=found["loudness"], chapters=chapters,
+        h=found["h"], duration=found["duration"], loudness=found["loudness"],
+        soundless=found["soundless"], chapters=chapters,
     )
     return TakenFile(file, content, preview)
 

@@ -39,6 +39,9 @@ function StillPlaying(
   );
 }
 
+/** In an answer a click on the picture chooses it; the controls play it. */
+const isAnswer = (media: HTMLElement): boolean => media.closest(".zz-choice") !== null;
+
 const masked = ({ mask }: VideoElement): string => (mask === "ellipse" ? " zz-round" : "");
 
 function Video(
@@ -53,8 +56,8 @@ function Video(
     <div className={`zz-box zz-video${masked(element)}`} data-large={large.on || undefined} data-still={waiting || undefined}>
       <video
         ref={player} src={file.src} poster={poster} loop={element.loop}
-        playsInline preload="metadata" aria-label={element.alt || element.name}
-        style={{ objectFit: element.fit }} onClick={toggle}
+        muted={file.soundless} playsInline preload="metadata" aria-label={element.alt || element.name}
+        style={{ objectFit: element.fit }} onClick={(event) => { if (!isAnswer(event.currentTarget)) toggle(); }}
       />
       {waiting && !element.controls && <PlayButton name={element.name} onClick={toggle} />}
       <Captions player={player} captions={file.captions} />

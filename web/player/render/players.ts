@@ -22,7 +22,7 @@ export function register(element: string, player: HTMLMediaElement): () => void 
 /** Whether a video, audio or voice is heard now. */
 export function isSomethingHeard(): boolean {
   const voice = speaking && !speaking.voice.paused && !speaking.voice.ended;
-  return Boolean(voice) || [...players.values()].some((player) => !player.paused && !isOver(player) && player.volume > 0);
+  return Boolean(voice) || [...players.values()].some((player) => !player.paused && !isOver(player) && !player.muted && player.volume > 0);
 }
 
 /** Call `listener` when something begins or ends to be heard, or its volume changes. Returns how to stop. */

@@ -138,5 +138,5 @@ function WhatIsLeft({ card }: { card: Card }): ReactNode {
 }
 
 function asMedia(urls: Record<string, string>): MediaMap {
-  return Object.fromEntries(Object.entries(urls).map(([id, src]) => [id, { src, preview: src, type: "", w: 0, h: 0, duration: 0, captions: [], chapters: [] }]));
+  return Object.fromEntries(Object.entries(urls).map(([id, src]) => [id, { src, preview: src, type: "", w: 0, h: 0, duration: 0, soundless: false, captions: [], chapters: [] }]));
 }

@@ -7,9 +7,9 @@ export type Addresses = Readonly<Record<string, { src: string; preview: string }
 
 /** The files of a course by id, as they are shown: drawings in the colours of its theme. */
 export function mediaFor(files: readonly MediaFile[], addresses: Addresses, colours: Colours): MediaMap {
-  return inColours(Object.fromEntries(files.map(({ id, sha256, type, w, h, duration, captions, chapters }): [string, MediaEntry] => {
+  return inColours(Object.fromEntries(files.map(({ id, sha256, type, w, h, duration, soundless, captions, chapters }): [string, MediaEntry] => {
     const { src, preview } = addresses[sha256] ?? { src: "", preview: "" };
-    return [id, { src, preview, type, w, h, duration, captions, chapters }];
+    return [id, { src, preview, type, w, h, duration, soundless, captions, chapters }];
   })), colours);
 }
 

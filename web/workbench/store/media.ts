@@ -43,9 +43,9 @@ export async function resize(file: MediaFile, quality: "small" | "good" | "origi
   const asked = await take(api.POST("/api/courses/{slug}/media/{media_id}/convert", { params: { path }, body: { quality } }));
   const made = "file" in asked ? asked : (await follow(Promise.resolve(asked))).result?.media;
   if (!made) throw new Error(t("theServerHasNotKept"));
-  const { type, sha256, size, w, h, duration, loudness } = made.file;
+  const { type, sha256, size, w, h, duration, loudness, soundless } = made.file;
   knowMedia([{ ...made.file, id: file.id }], { [file.id]: made.url }, { [file.id]: made.preview });
-  changeFile(t("sizeOfFile"), file.id, { type, sha256, size, w, h, duration, loudness });
+  changeFile(t("sizeOfFile"), file.id, { type, sha256, size, w, h, duration, loudness, soundless });
   return made.file;
 }
 

@@ -123,11 +123,14 @@ def _says_something(element: Element) -> bool:
 
 
 def _can_be_read(file: str | None, slide: Slide, media: Mapping[str, MediaFile]) -> bool:
-    """Whether what is said in a video or audio is there in writing (WCAG 1.2.1, 1.2.2)."""
+    """Whether what is said in a video or audio is there in writing (WCAG 1.2.1, 1.2.2).
+
+    A video without sound says nothing: its text alternative is enough.
+    """
     if slide.transcript.strip():
         return True
     found = media.get(file or "")
-    return found is not None and bool(found.captions)
+    return found is not None and (found.soundless or bool(found.captions))
 
 
 def _says_other_words(element: Audio, media: Mapping[str, MediaFile]) -> bool:

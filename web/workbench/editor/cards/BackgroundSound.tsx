@@ -35,7 +35,7 @@ function SectionSound({ slide }: { slide: Slide }): ReactNode {
   const sections = useCourse((state) => state.course.sections);
   const order = useCourse((state) => state.course.slides);
   const section = sections.find(({ id }) => id === sectionOf(linesOf({ slides: order, sections })).get(slide.id));
-  const file = useCourse((state) => state.course.media.find(({ type }) => type.startsWith("audio/"))?.id);
+  const file = useCourse((state) => state.course.media.find(({ type, speech }) => type.startsWith("audio/") && !speech)?.id);
   if (!section) return null;
   const change = (part: Partial<typeof section>): void => changeCourse(t("backgroundSound"), {
     sections: sections.map((other) => (other.id === section.id ? { ...other, ...part } : other)),

@@ -7,6 +7,7 @@ import { changeElements, useCourse } from "../../store/store";
 import { QuietButton } from "../../../kit/QuietButton";
 import { sayError } from "../../../kit/toaster";
 import { t } from "../../../words/editor";
+import { clockWords } from "../../../player/render/clockWords";
 import { useFilePicker } from "../../../kit/useFilePicker";
 
 /** Choosing a file for an element: from this computer, or one the course has already. */
@@ -46,7 +47,9 @@ export function FileChooser({ kind, current, word, onFile }: ChooserProps): Reac
   const picker = useFilePicker({
     accept: kind === "picture" ? PICTURES : PLAYING, label: { picture: t("pictureFile"), video: t("videoFile"), audio: t("audioFile") }[kind], onFiles: ([file]) => void choose(file),
   });
-  const files = useCourse((state) => state.course.media).filter((file) => kindOf(file) === kind);
+  // What was spoken for the script of the course belongs to its place there.
+  const files = useCourse((state) => state.course.media).filter((file) => kindOf(file) === kind && (!file.speech || kind !== "audio" || file.id === current));
+  const Button = kind === "audio" ? SoundButton : FileButton;
   const [share, setShare] = useState<number | null>(null);
   const stop = useRef<AbortController | null>(null);
 
@@ -80,8 +83,8 @@ export function FileChooser({ kind, current, word, onFile }: ChooserProps): Reac
       {files.length > 0 && (
         <>
           <Text fontSize="12.5px" color="quiet" mt="2">{t("inThisCourse")}</Text>
-          <Flex gap="1.5" wrap="wrap" mt="1" maxH="110px" overflowY="auto">
-            {files.map((file) => <FileButton key={file.id} file={file} on={file.id === current} onPick={() => onFile(file)} />)}
+          <Flex gap="1.5" wrap="wrap" mt="1" maxH="110px" overflowY="auto" direction={kind === "audio" ? "column" : "row"}>
+            {files.map((file) => <Button key={file.id} file={file} on={file.id === current} onPick={() => onFile(file)} />)}
           </Flex>
         </>
       )}
@@ -89,7 +92,9 @@ export function FileChooser({ kind, current, word, onFile }: ChooserProps): Reac
   );
 }
 
-function FileButton({ file, on, onPick }: { file: MediaFile; on: boolean; onPick: () => void }): ReactNode {
+interface ButtonProps { file: MediaFile; on: boolean; onPick: () => void }
+
+function FileButton({ file, on, onPick }: ButtonProps): ReactNode {
   return (
     <Box
       as="button" borderWidth="2px" borderRadius="6px" overflow="hidden" borderColor={on ? "marigold" : "edge"}
@@ -97,6 +102,20 @@ function FileButton({ file, on, onPick }: { file: MediaFile; on: boolean; onPick
     >
       <FilePicture file={file} w={48} h={36} />
     </Box>
+  );
+}
+
+/** A sound is known by its name. */
+function SoundButton({ file, on, onPick }: ButtonProps): ReactNode {
+  return (
+    <Flex
+      as="button" align="center" gap="2" px="2" py="1" flex="none" borderWidth="2px" borderRadius="6px" borderColor={on ? "marigold" : "edge"} textAlign="left"
+      title={file.name} aria-pressed={on} onClick={onPick}
+    >
+      <Music size={14} aria-hidden />
+      <Text fontSize="13px" flex="1" minW="0" truncate>{file.name}</Text>
+      <Text fontSize="12px" color="quiet">{clockWords(Math.round(file.duration / 1000))}</Text>
+    </Flex>
   );
 }
 
