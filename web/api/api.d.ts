@@ -12995,11 +12995,25 @@ export interface components {
             left_out: string[];
         };
         /**
+         * SavingOut
+         * @description A video or audio that would have `small` bytes, at most, in the small quality.
+         */
+        SavingOut: {
+            /** Media */
+            media: string;
+            /** Name */
+            name: string;
+            /** Size */
+            size: number;
+            /** Small */
+            small: number;
+        };
+        /**
          * Tracking
          * @description What is to be known of the tracking of a course before it is published.
          *
          *     `promise` says what an LMS is told. `progress` is the size of saved progress, in characters, at
-         *     most; `rooms` say for each standard how much of it an LMS keeps.
+         *     most; `rooms` say for each standard how much of it an LMS keeps. `weight` is that of the media.
          */
         Tracking: {
             /** Promise */
@@ -13008,6 +13022,21 @@ export interface components {
             progress: number;
             /** Rooms */
             rooms: components["schemas"]["ProgressRoom"][];
+            weight: components["schemas"]["WeightOut"];
+        };
+        /**
+         * WeightOut
+         * @description Bytes of the pictures, videos and audio in a package, and what would save most.
+         */
+        WeightOut: {
+            /** Pictures */
+            pictures: number;
+            /** Videos */
+            videos: number;
+            /** Audio */
+            audio: number;
+            /** Savings */
+            savings: components["schemas"]["SavingOut"][];
         };
         /**
          * Tried

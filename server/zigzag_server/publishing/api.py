@@ -53,16 +53,35 @@ class ProgressRoom(Schema):
     left_out: list[str]
 
 
+class SavingOut(Schema):
+    """A video or audio that would have `small` bytes, at most, in the small quality."""
+
+    media: str
+    name: str
+    size: int
+    small: int
+
+
+class WeightOut(Schema):
+    """Bytes of the pictures, videos and audio in a package, and what would save most."""
+
+    pictures: int
+    videos: int
+    audio: int
+    savings: list[SavingOut]
+
+
 class Tracking(Schema):
     """What is to be known of the tracking of a course before it is published.
 
     `promise` says what an LMS is told. `progress` is the size of saved progress, in characters, at
-    most; `rooms` say for each standard how much of it an LMS keeps.
+    most; `rooms` say for each standard how much of it an LMS keeps. `weight` is that of the media.
     """
 
     promise: list[str]
     progress: int
     rooms: list[ProgressRoom]
+    weight: WeightOut
 
 
 class PackageIn(Schema):

@@ -10,6 +10,7 @@ from zigzag_core.engine.index import Index
 from zigzag_core.engine.ways import shortest_way
 from zigzag_core.errors import NoQuiz
 from zigzag_core.packaging.package import PackageKind, place_in_package
+from zigzag_core.packaging.weight import weight_of
 from zigzag_core.quiz.proving import prove
 from zigzag_core.tracking.fullest import Room, rooms
 from zigzag_core.tracking.plain import promise
@@ -63,11 +64,11 @@ def measure_tracking(owner: User, report: Report, course: int) -> Finish:
     reading = in_words(report, 0, 0.3, "Reading the course")
     document = store.document_of(Course.objects.get(pk=course), reading)
     needs: dict[str, Room] = {}
-    shortest = 0
+    shortest, used = 0, set[str]()
     if document.slides:
         compiling = in_words(report, 0.3, 1, "Looking at the slides")
         index = Index(compile_course(document, files.source_for(document.course), compiling))
-        needs, shortest = rooms(index), shortest_way(index)
+        needs, shortest, used = rooms(index), shortest_way(index), set(index.program.media)
     found: dict[str, Any] = {
         "promise": promise(
             document.course, len(document.slides), _questions(document), shortest,
@@ -76,6 +77,7 @@ def measure_tracking(owner: User, report: Report, course: int) -> Finish:
         "rooms": [{"kind": kind, "limit": limit, "short": needs[kind].least if needs else 0,
                    "left_out": list(needs[kind].left_out) if needs else []}
                   for kind, limit in PROGRESS_ROOM.items()],
+        "weight": asdict(weight_of(file for file in document.course.media if file.id in used)),
     }
     return lambda: found
 

@@ -15,6 +15,7 @@ import { trackingOf } from "../shell/useCheck";
 import { CompletionCard } from "./CompletionCard";
 import { KIND_WORDS, type PackageKind } from "./kinds";
 import { Kinds, useKind } from "./Kinds";
+import { PackageSize } from "./PackageSize";
 import { Packages } from "./Packages";
 import { ProgressSize, roomOf, TooLong } from "./ProgressSize";
 import { t } from "../../words/publish";
@@ -87,6 +88,7 @@ export default function Publish(): ReactNode {
           <Card title={t("savedProgress")}>
             {tracking ? <ProgressSize tracking={tracking} kind={kind} /> : looking}
           </Card>
+          <Card title={t("sizeOfThePackage")}>{tracking ? <PackageSize weight={tracking.weight} /> : looking}</Card>
         </Stack>
         <Stack gap="4">
           <Card title={t("makeAPackage")}>

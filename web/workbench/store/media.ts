@@ -38,7 +38,7 @@ async function lookedInto(job: Job, signal?: AbortSignal): Promise<Taken> {
 }
 
 /** Let a video or audio have another size, wherever it is used. */
-export async function resize(file: MediaFile, quality: "small" | "good" | "original"): Promise<MediaFile> {
+export async function resize({ file, quality }: { file: MediaFile; quality: "small" | "good" | "original" }): Promise<MediaFile> {
   const path = { slug: get().slug, media_id: file.id };
   const asked = await take(api.POST("/api/courses/{slug}/media/{media_id}/convert", { params: { path }, body: { quality } }));
   const made = "file" in asked ? asked : (await follow(Promise.resolve(asked))).result?.media;

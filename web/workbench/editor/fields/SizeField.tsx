@@ -31,7 +31,7 @@ export function SizeField({ file }: { file: MediaFile }): ReactNode {
     setMaking(quality);
     try {
       await saveAll();
-      await resize(file, quality);
+      await resize({ file, quality });
     } finally {
       setMaking(null);
     }
