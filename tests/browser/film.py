@@ -1,6 +1,6 @@
-"""`make film`: the demo's films. The long one is made of the shipped drawings and a machine voice.
+"""`make film`: the demo's film, from the shipped drawings and a machine voice.
 
-They are rendered once and kept in `demo/zigzag_demo/film`: making them takes a minute, and a browser
+It is rendered once and kept in `demo/zigzag_demo/film`: making it takes a minute, and a browser
 that draws the pictures.
 """
 
@@ -28,7 +28,6 @@ from zigzag_core.voice.speech import Manner
 
 from ..running import ROOT
 from .driver import chromium
-from .windsocks import make
 
 FOLDER = ROOT / "demo" / "zigzag_demo" / "film"
 SIZE = (854, 480)
@@ -92,7 +91,6 @@ SCENES = (
 
 def main() -> None:
     FOLDER.mkdir(exist_ok=True)
-    make(FOLDER)
     stills = _stills()
     parts, starts, words, times = [], [], [], []
     at, rate = 0.0, 0
