@@ -15,7 +15,7 @@ def test_media_count_by_kind_and_the_largest_saving_comes_first():
         _file("tour", "video/mp4", 48_000_000, minutes=2),
         _file("long", "video/webm", 90_000_000, minutes=5),
         _file("small", "video/mp4", 9_000_000, minutes=2),
-        _file("talk", "audio/wav", 30_000_000, minutes=3), _file("map", "image/png", 70_000_000),
+        _file("talk", "audio/wav", 30_000_000, minutes=3), _file("hutmap", "image/png", 70_000_000),
     ])
     assert (weight.pictures, weight.videos, weight.audio) == (70_000_000, 147_000_000, 30_000_000)
     assert [one.media for one in weight.savings] == ["long", "tour", "talk"]
