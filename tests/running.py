@@ -8,6 +8,7 @@ import subprocess
 import sys
 import time
 import urllib.request
+import uuid
 from collections.abc import Callable
 from pathlib import Path
 from typing import Any
@@ -120,9 +121,11 @@ class Author:
 
     def upload(self, path: str, name: str, data: bytes) -> Any:
         """Send a file as a browser does; return what came of the job that takes it."""
-        body = (f'--x\r\nContent-Disposition: form-data; name="file"; filename="{name}"\r\n\r\n'
-                .encode() + data + b"\r\n--x--\r\n")
-        return self.done("POST", path, body, "multipart/form-data; boundary=x")
+        # What parts the body must not occur in the file.
+        edge = uuid.uuid4().hex
+        head = f'Content-Disposition: form-data; name="file"; filename="{name}"'
+        body = (f"--{edge}\r\n{head}\r\n\r\n".encode() + data + f"\r\n--{edge}--\r\n".encode())
+        return self.done("POST", path, body, f"multipart/form-data; boundary={edge}")
 
     def until(self, true: Callable[[], object], patience: float = 60) -> None:
         """Wait until something is true, no longer than `patience` (s)."""

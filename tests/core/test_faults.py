@@ -317,3 +317,10 @@ def test_exploring_is_the_same_each_time_and_bounded():
     first, second = explore(index), explore(index)
     assert first == second
     assert first.steps < 15_000
+
+
+def test_a_video_without_sound_needs_no_captions():
+    quiet = VIDEO.model_copy(update={"captions": (), "soundless": True})
+    shown = Video(id="video", name="video", media="videofile", alt="A video")
+    assert "no_captions" not in {found.code for found in findings(course(
+        slide("slidea", shown), variables=(), media=(quiet,)))}

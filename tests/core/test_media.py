@@ -133,6 +133,7 @@ def test_videos_and_audio_are_known_by_their_content(data, type_):
     assert looks_like_playing(data)
     found = take_playing(io.BytesIO(data))
     assert found.type == type_ and 900 <= found.duration <= 2_200
+    assert found.soundless == type_.startswith("video/")
     if type_.startswith("video/"):
         assert (found.w, found.h) == (320, 180)
         assert Image.open(io.BytesIO(found.preview)).size == (320, 180)

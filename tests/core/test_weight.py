@@ -28,5 +28,9 @@ def test_only_the_few_that_save_most_are_told():
     assert weight.savings[0].media == "film19"
 
 
+def test_nothing_is_promised_for_a_file_whose_length_is_not_known():
+    assert weight_of([_file("film", "video/mp4", 10_000_000)]).savings == ()
+
+
 def test_nothing_is_nothing():
     assert weight_of([]).savings == ()

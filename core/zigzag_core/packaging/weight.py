@@ -38,7 +38,7 @@ def weight_of(files: Iterable[MediaFile]) -> Weight:
     for file in files:
         kind = file.type.split("/")[0]
         by_kind[kind] += file.size
-        if kind == "image":
+        if kind == "image" or not file.duration:
             continue
         small = most_bytes("small", file.duration, kind == "video")
         if file.size - small >= WORTH:

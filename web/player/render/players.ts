@@ -22,7 +22,8 @@ export function register(element: string, player: HTMLMediaElement): () => void 
 /** Whether a video, audio or voice is heard now. */
 export function isSomethingHeard(): boolean {
   const voice = speaking && !speaking.voice.paused && !speaking.voice.ended;
-  return Boolean(voice) || [...players.values()].some((player) => !player.paused && !isOver(player) && !player.muted && player.volume > 0);
+  // What fades in is silent for a moment, and is to be heard all the same.
+  return Boolean(voice) || [...players.values()].some((player) => !player.paused && !isOver(player) && !player.muted && Number(player.dataset.volume ?? 1) > 0);
 }
 
 /** Call `listener` when something begins or ends to be heard, or its volume changes. Returns how to stop. */

@@ -5,6 +5,7 @@ import { SMALL_PICTURE, SMALL_SHOWN } from "../../api/tables";
 import type { Background, Element, MediaFile, PictureElement, Slide } from "../../api/types";
 import { follow } from "../../kit/jobs/work";
 import { addElement } from "./adding";
+import { saveAll } from "./saver";
 import { apply, changeCourse, currentSlide, knowMedia, select, useCourse } from "./store";
 import { t } from "../../words/store";
 
@@ -37,8 +38,9 @@ async function lookedInto(job: Job, signal?: AbortSignal): Promise<Taken> {
   return result.media;
 }
 
-/** Let a video or audio have another size, wherever it is used. */
+/** Let a video or audio have another size, wherever it is used; the server knows what was saved. */
 export async function resize({ file, quality }: { file: MediaFile; quality: "small" | "good" | "original" }): Promise<MediaFile> {
+  await saveAll();
   const path = { slug: get().slug, media_id: file.id };
   const asked = await take(api.POST("/api/courses/{slug}/media/{media_id}/convert", { params: { path }, body: { quality } }));
   const made = "file" in asked ? asked : (await follow(Promise.resolve(asked))).result?.media;

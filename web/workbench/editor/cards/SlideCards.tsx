@@ -3,6 +3,7 @@ import { memo, useState, type ReactNode } from "react";
 import type { Background, Slide } from "../../../api/types";
 import { backgroundOf } from "../../../player/render/resolve";
 import { setBackgroundPicture } from "../../store/media";
+import { useSection } from "../../store/sectionOn";
 import { renameSlide } from "../../store/slides";
 import { changeCourse, changeSlide, useCourse } from "../../store/store";
 import { FoldCard } from "../../../kit/FoldCard";
@@ -11,7 +12,6 @@ import { GateFields } from "../../does/GateCard";
 import { DialoguesCard } from "../../dialogue/DialoguesCard";
 import { PatternCards } from "../../does/PatternCards";
 import { Rules } from "../../does/Rules";
-import { linesOf, sectionOf } from "../../plan/lines";
 import { Choose } from "../../../kit/Choose";
 import { TextField } from "../../../kit/TextField";
 import { FileChooser } from "../fields/FileField";
@@ -75,8 +75,7 @@ export const SlideCards = memo(function SlideCards({ slide }: { slide: Slide }):
 /** Sentences for every slide of the section that this one is in. */
 function SectionDoes({ slide }: { slide: Slide }): ReactNode {
   const sections = useCourse((state) => state.course.sections);
-  const order = useCourse((state) => state.course.slides);
-  const section = sections.find(({ id }) => id === sectionOf(linesOf({ slides: order, sections })).get(slide.id));
+  const section = useSection(slide.id);
   if (!section) return null;
   return (
     <FoldCard title={t("does")} noun={t("inAllOfTitle", { title: section.title })} starts="closed">

@@ -30,7 +30,6 @@ export function SizeField({ file }: { file: MediaFile }): ReactNode {
   const choose = (quality: Quality): Promise<void> => attempt(async () => {
     setMaking(quality);
     try {
-      await saveAll();
       await resize({ file, quality });
     } finally {
       setMaking(null);
