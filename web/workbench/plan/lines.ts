@@ -1,5 +1,4 @@
 /** The outline as lines: sections and slides in one list, as they are typed. */
-import { DEFAULTS } from "../../api/defaults";
 import type { Course, Section } from "../../api/types";
 
 export type Line = SectionLine | { kind: "slide"; id: string };
@@ -32,7 +31,7 @@ export function fromLines(lines: readonly Line[]): Pick<Course, "slides" | "sect
   let open: Section[] = [];
   for (const line of lines) {
     if (line.kind === "section") {
-      const section: Section = { ...DEFAULTS.Section, ...line.has, id: line.id, title: line.title, before: null };
+      const section: Section = { rules: [], silent: false, ...line.has, id: line.id, title: line.title, before: null };
       sections.push(section);
       open.push(section);
       continue;
