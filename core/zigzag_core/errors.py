@@ -41,6 +41,12 @@ class NothingToPublish(Refusal):
                          "Add a slide in Build and try again.")
 
 
+class OtherProgram(Refusal):
+    """A package holds a program in a form of another Zigzag."""
+
+    code = "other_program"
+
+
 class CannotMake(Refusal):
     """A pattern cannot be made of what is selected."""
 

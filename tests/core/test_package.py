@@ -3,9 +3,7 @@
 import base64
 import io
 import json
-import re
 import zipfile
-import zlib
 from pathlib import Path
 
 import pytest
@@ -15,8 +13,8 @@ from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import Colours, CourseDocument, Theme
 from zigzag_core.course.document import FORMAT
 from zigzag_core.engine.index import Index
-from zigzag_core.errors import BadArchive, NothingToPublish
-from zigzag_core.packaging import safe_zip
+from zigzag_core.errors import BadArchive, NothingToPublish, OtherProgram
+from zigzag_core.packaging import published, safe_zip
 from zigzag_core.packaging.archive import import_archive
 from zigzag_core.packaging.fonts import cut_font, fonts_of
 from zigzag_core.packaging.incremental import compiled_whole
@@ -133,32 +131,14 @@ def test_the_same_course_gives_the_same_bytes(demo):
 
 def test_a_packaged_program_is_short_whole_and_right(demo):
     document, media = demo
-    files = packed("web", document, PLAYER, media)
-    whole = joined([unpacked(data) for path, data in files.items()
-                    if re.fullmatch(r"program(-\d)?\.js", path)])
+    compiled = compiled_whole(document, place_in_package)
+    package = packaged("web", compiled, PLAYER, media)
     # It is read with every check that the compiler passes by when it makes parts.
     program = compile_course(document, place_in_package)
-    assert Program.model_validate(whole) == program
-    assert len(json.dumps(whole)) < len(program.model_dump_json()) / 2
-
-
-def unpacked(script):
-    """The part of a program in a script."""
-    data = re.fullmatch(rb'zigzagPart\(\d+,\d+,"([^"]*)"\);\n', script)[1]
-    return json.loads(zlib.decompress(base64.b64decode(data), wbits=-15))
-
-
-def joined(parts):
-    """What `web/player/app/arrival.ts` makes of the parts of a program."""
-    whole = dict(parts[0])
-    for part in parts[1:]:
-        for name in ("slides", "questions"):
-            fresh = {one["id"]: one for one in part.get(name, [])}
-            whole[name] = [fresh.get(one["id"], one) for one in whole[name]]
-        whole["sets"] = [*whole.get("sets", []), *part.get("sets", [])]
-        whole["media"] = {**whole["media"], **part["media"]}
-        whole["remembered"] = part.get("remembered", whole["remembered"])
-    return whole
+    assert published.program_of(io.BytesIO(package)) == program
+    assert len(compiled.program) < len(program.model_dump_json()) / 2
+    with pytest.raises(OtherProgram):
+        published.program_of(io.BytesIO(b"no package"))
 
 
 def test_a_large_program_comes_in_parts_the_first_of_which_is_small():
@@ -166,7 +146,8 @@ def test_a_large_program_comes_in_parts_the_first_of_which_is_small():
     compiled = compiled_whole(document, place_in_package)
     parts = [json.loads(part) for part in in_parts(compiled)]
     assert len(parts) > 2
-    assert Program.model_validate(joined(parts)) == compile_course(document, place_in_package)
+    whole = published.joined(dict(parts[0]), parts[1:])
+    assert Program.model_validate(whole) == compile_course(document, place_in_package)
     head = parts[0]
     assert [slide["id"] for slide in head["slides"]] == list(document.course.slides)
     outlines = [asked for asked in head["questions"] if "prompt" not in asked]

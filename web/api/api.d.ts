@@ -2039,6 +2039,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Told
+         * @description Say what an LMS will hold of learners who take the course in several ways.
+         *
+         *     The answer is 202 with a job until it is known.
+         */
+        get: operations["zigzag_server_publishing_api_get_told"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/tried": {
         parameters: {
             query?: never;
@@ -13039,6 +13061,91 @@ export interface components {
             savings: components["schemas"]["SavingOut"][];
         };
         /**
+         * Ending
+         * @description A way to take the course, `name`d in words, and what is `told` of it.
+         *
+         *     The learner has seen so many `slides`; `stuck` names the slide whose gate did not open.
+         *     `before` is what was told of the same way (the same `key`) by what was published last.
+         */
+        Ending: {
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "opened" | "half" | "right" | "wrong" | "way" | "late" | "walkthrough";
+            /** Name */
+            name: string;
+            told: components["schemas"]["Told"];
+            /** Slides */
+            slides: number;
+            /**
+             * Stuck
+             * @default
+             */
+            stuck: string;
+            before?: components["schemas"]["Told"] | null;
+        };
+        /**
+         * Told
+         * @description What an LMS holds.
+         *
+         *     `status` is the one of SCORM 1.2; SCORM 2004 has `completion`, `success` and a `measure` of
+         *     0..1; by cmi5 the `verbs` were said. In all of them the `score` is in per cent (None: nothing
+         *     was scored), so many `answers` are recorded, and `progress` has so many characters.
+         */
+        Told: {
+            /** Status */
+            status: string;
+            /** Completion */
+            completion: string;
+            /** Success */
+            success: string;
+            /** Measure */
+            measure: number;
+            /** Verbs */
+            verbs: string[];
+            /** Score */
+            score: number | null;
+            /** Answers */
+            answers: number;
+            /** Objectives */
+            objectives: components["schemas"]["ToldObjective"][];
+            /** Progress */
+            progress: number;
+        };
+        /**
+         * ToldObjective
+         * @description How a quiz or dialogue stands; `score` in per cent.
+         */
+        ToldObjective: {
+            /** Title */
+            title: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "passed" | "failed" | "completed" | "incomplete" | "not attempted";
+            /** Score */
+            score: number | null;
+        };
+        /**
+         * ToldOut
+         * @description What an LMS will hold after several ways to take the course.
+         *
+         *     So many ways of forks were `left_out`. Each is beside what was `published` last, if something
+         *     was.
+         */
+        ToldOut: {
+            /** Endings */
+            endings: components["schemas"]["Ending"][];
+            /** Left Out */
+            left_out: number;
+            /** Published */
+            published: string | null;
+        };
+        /**
          * Tried
          * @description What running a course found, and in words how far the running got.
          */
@@ -18651,6 +18758,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tracking"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_publishing_api_get_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldOut"];
                 };
             };
             /** @description Accepted */

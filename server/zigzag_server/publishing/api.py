@@ -12,6 +12,7 @@ from ninja import Router, Schema, Status
 from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
 from zigzag_core.tracking.plain import explain
+from zigzag_core.verification.endings.endings import Ending
 from zigzag_core.verification.findings.finding import Finding
 from zigzag_core.verification.findings.runs import Tried
 from zigzag_core.verification.route import Route
@@ -28,6 +29,7 @@ from zigzag_server.problems import not_found
 from .compiling import compiled_or_job, job_of
 from .models import Publication
 from .preview_views import preview_url
+from .telling import latest_of
 
 router = Router(tags=["publishing"])
 
@@ -84,6 +86,18 @@ class Tracking(Schema):
     weight: WeightOut
 
 
+class ToldOut(Schema):
+    """What an LMS will hold after several ways to take the course.
+
+    So many ways of forks were `left_out`. Each is beside what was `published` last, if something
+    was.
+    """
+
+    endings: list[Ending]
+    left_out: int
+    published: datetime | None
+
+
 class PackageIn(Schema):
     """The kind of package to publish."""
 
@@ -132,9 +146,9 @@ def _publication(request: HttpRequest, package_id: int) -> Publication:
     return found
 
 
-def _worked_out(user: User, row: Course, kind: str) -> Status[Any]:
+def _worked_out(user: User, row: Course, kind: str, of: str = "") -> Status[Any]:
     """What a job has found in the course as it is now, or else the job that looks for it."""
-    job = job_of(user, row, kind)
+    job = job_of(user, row, kind, of)
     return Status(200, job.result) if job.state == State.DONE else Status(202, job)
 
 
@@ -156,6 +170,18 @@ def measure_tracking(request: HttpRequest, slug: str) -> Status[Any]:
     """
     user = author(request)
     return _worked_out(user, store.course_of(user, slug), "tracking")
+
+
+@router.get("/courses/{slug}/told", response={200: ToldOut, 202: JobOut})
+def get_told(request: HttpRequest, slug: str) -> Status[Any]:
+    """Say what an LMS will hold of learners who take the course in several ways.
+
+    The answer is 202 with a job until it is known.
+    """
+    user = author(request)
+    row = store.course_of(user, slug)
+    latest = latest_of(row)
+    return _worked_out(user, row, "told", str(latest.pk) if latest else "")
 
 
 @router.get("/courses/{slug}/tried", response={200: Tried, 202: JobOut})

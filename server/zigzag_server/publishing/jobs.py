@@ -23,7 +23,7 @@ from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
 from zigzag_server.jobs.kinds import Finish, Report, in_words, kind
 
-from . import programs
+from . import programs, telling
 from .packaging import publish
 from .quizzes import PROVED, quizzes_of
 
@@ -79,6 +79,18 @@ def measure_tracking(owner: User, report: Report, course: int) -> Finish:
                   for kind, limit in PROGRESS_ROOM.items()],
         "weight": asdict(weight_of(file for file in document.course.media if file.id in used)),
     }
+    return lambda: found
+
+
+@kind("told", "Finding out what an LMS will be told", seconds=180, priority=2, replaced=True)
+def find_told(owner: User, report: Report, course: int, of: str = "") -> Finish:
+    """Say what an LMS will be told; `of` names the publication that it is compared with."""
+    row = Course.objects.get(pk=course)
+    latest = row.publications.filter(pk=of).first() if of else None
+    told, compared = telling.told_of(row, latest, in_words(report, 0, 1, "Taking the course"))
+    found: dict[str, Any] = {
+        **told.model_dump(mode="json"),
+        "published": latest.created.isoformat() if latest and compared else None}
     return lambda: found
 
 

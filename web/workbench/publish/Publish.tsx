@@ -18,6 +18,7 @@ import { Kinds, useKind } from "./Kinds";
 import { PackageSize } from "./PackageSize";
 import { Packages } from "./Packages";
 import { ProgressSize, roomOf, TooLong } from "./ProgressSize";
+import { WhatIsTold } from "./Told";
 import { t } from "../../words/publish";
 
 /** A package to make; `asked` where the author knows that its progress may be too long. */
@@ -106,6 +107,7 @@ export default function Publish(): ReactNode {
               onPublish={() => { setAsking(false); publish.mutate({ kind, asked: true }); }}
             />
           )}
+          <WhatIsTold kind={kind} latest={made} />
           <Card title={t("findings")}><Findings pause={0} onShow={show} /></Card>
           <Packages latest={made} />
         </Stack>

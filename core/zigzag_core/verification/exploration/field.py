@@ -10,12 +10,11 @@ from zigzag_core.engine.index import Index
 from zigzag_core.engine.moving import enter
 from zigzag_core.engine.run import Run
 from zigzag_core.engine.state import Answer, State
-from zigzag_core.grading.solutions import answering
-from zigzag_core.grading.tally import Given
-from zigzag_core.program import Grader
+from zigzag_core.grading.solutions import responding
 from zigzag_core.program.events import Effect, Event, Ran
 
-from .attempts import Attempt, Attempts, Watched
+from ..watching import watching
+from .attempts import Attempt, Attempts
 from .seen import Notes
 from .view import View
 
@@ -133,12 +132,11 @@ def _done(
     """One attempt: an event, or all events of watching a video or of answering a question."""
     parts: Iterable[Event]
     if event["event"] == "watched":
-        parts = _watching(event)
+        parts = watching(event["target"], event["since"], event["ms"], event["ends"])
     elif event["event"] == "answers":
         grader = index.questions[event["question"]]
         given = state.answers.get(grader.id, Answer()).given
-        parts = (_choosing(grader, event["given"], given) if grader.form == "choose"
-                 else answering(grader, event["given"]))
+        parts = responding(grader, event["given"], given)
     else:
         return engine.step(index, state, event, log)
     effects: list[Effect] = []
@@ -148,22 +146,3 @@ def _done(
         state, more = engine.step(index, state, part, log)
         effects += more
     return state, effects
-
-
-def _choosing(grader: Grader, wanted: Given, given: Given) -> Iterator[Event]:
-    """Click what is to be chosen, and what no longer is."""
-    clicked = set(wanted) if grader.at_most == 1 else set(wanted) ^ set(given)
-    for part in grader.parts:
-        if (part.id, "") in clicked and part.element:
-            yield {"event": "clicked", "target": part.element}
-
-
-def _watching(attempt: Watched) -> Iterator[Event]:
-    element, end = attempt["target"], attempt["ms"]
-    yield {"event": "media", "target": element, "what": "started"}
-    for since in range(attempt["since"], end, 60_000):
-        yield {"event": "played", "target": element, "since": since,
-               "until": min(since + 60_000, end)}
-    yield {"event": "media", "target": element, "what": "paused"}
-    if attempt["ends"]:
-        yield {"event": "media", "target": element, "what": "ended"}
