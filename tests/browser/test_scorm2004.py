@@ -14,7 +14,7 @@ from .test_access import violations
 from .test_package_lms import at_slide, three_slides
 
 
-def _course(attempts=2):
+def three_slides_to_pass(attempts=2):
     """Three slides, a question on the first; passed with all seen; the last leads out."""
     made = three_slides()
     first, second, last = made.slides
@@ -28,7 +28,7 @@ def _course(attempts=2):
                    last.model_copy(update={"elements": (*last.elements, out)}))})
 
 
-def _facts(page):
+def facts(page):
     """What the practice LMS says of the last attempt, by name."""
     page.find("[data-cell=status]")
     return page.browser.execute_script("""
@@ -47,14 +47,14 @@ def _refused(page):
     return [one.text for one in page.all("[data-refused]")]
 
 
-def _answer(page, taker, response):
+def answer(page, taker, response):
     page.click(f"[data-element={element_of(taker, response[0][0])}]")
     page.press("Submit")
 
 
 def answer_wrongly(page, taker):
     """Answer the question wrongly, and be given another try."""
-    _answer(page, taker, wrong_response(taker.grader))
+    answer(page, taker, wrong_response(taker.grader))
     page.words("Not right yet")
     page.press("Try again")
 
@@ -64,7 +64,7 @@ def resume_and_finish(page, taker):
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
     page.press("Resume")
-    _answer(page, taker, right_response(taker.grader))
+    answer(page, taker, right_response(taker.grader))
     page.words("Well done.")
     page.press("Continue")
     for number in (2, 3):
@@ -73,7 +73,7 @@ def resume_and_finish(page, taker):
 
 
 def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
-    made = _course()
+    made = three_slides_to_pass()
     taker = Taking(made)
     launch(page, server, made, kind="scorm2004")
     answer_wrongly(page, taker)
@@ -81,9 +81,9 @@ def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
     page.see("The result of answer 1 is")
     page.press("Leave")
     page.find("[data-standard=scorm2004]")
-    page.until(lambda: _facts(page).get("Completion") == "not finished yet")
-    facts = _facts(page)
-    assert (facts["Success"], facts["Progress"]) == ("not said", "33 %")
+    page.until(lambda: facts(page).get("Completion") == "not finished yet")
+    found = facts(page)
+    assert (found["Success"], found["Progress"]) == ("not said", "33 %")
     resume_and_finish(page, taker)
     page.until(lambda: "The completion is completed" in _calls(page))
     inside(page)
@@ -95,9 +95,9 @@ def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
     assert "The way on is “the course may be gone on with”." in _calls(page)
     assert not _refused(page)
     page.press("Leave")
-    page.until(lambda: _facts(page).get("Success") == "passed")
-    facts = _facts(page)
-    assert (facts["Status"], facts["Completion"], facts["Progress"]) == (
+    page.until(lambda: facts(page).get("Success") == "passed")
+    found = facts(page)
+    assert (found["Status"], found["Completion"], found["Progress"]) == (
         "passed", "completed", "100 %")
     answers = page.all("[data-answer]")
     assert [a.get_attribute("data-answer") for a in answers] == ["wrong", "correct"]
@@ -114,22 +114,22 @@ def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
     assert not _refused(page)
     page.press("Leave")
     page.until(lambda: "3 visits" in page.find("main").text)
-    assert _facts(page)["Success"] == "passed" and len(page.all("[data-answer]")) == 2
+    assert facts(page)["Success"] == "passed" and len(page.all("[data-answer]")) == 2
 
 
 def test_who_has_seen_all_and_failed_has_completed_and_failed(page, server):
-    made = _course(attempts=1)
+    made = three_slides_to_pass(attempts=1)
     taker = Taking(made)
     launch(page, server, made, kind="scorm2004")
-    _answer(page, taker, wrong_response(taker.grader))
+    answer(page, taker, wrong_response(taker.grader))
     page.press("Continue")
     for number in (2, 3):
         page.press("Next")
         at_slide(page, number)
     page.until(lambda: "The success is failed" in _calls(page))
     page.press("Leave")
-    page.until(lambda: _facts(page).get("Success") == "failed")
-    assert _facts(page)["Completion"] == "completed"
+    page.until(lambda: facts(page).get("Success") == "failed")
+    assert facts(page)["Completion"] == "completed"
 
 
 @pytest.mark.parametrize("kind", ["scorm2004", "scorm2004_3"])
@@ -154,7 +154,7 @@ def test_an_author_publishes_it_and_puts_it_into_the_practice_lms(page, server, 
 @pytest.mark.parametrize("kind", ["scorm12", "scorm2004"])
 @pytest.mark.parametrize("mode", ["browse", "review"])
 def test_who_only_looks_changes_nothing_that_is_recorded(page, server, kind, mode):
-    made = _course()
+    made = three_slides_to_pass()
     taker = Taking(made)
     launch(page, server, made, kind=kind)
     answer_wrongly(page, taker)
@@ -166,10 +166,10 @@ def test_who_only_looks_changes_nothing_that_is_recorded(page, server, kind, mod
     page.click("a[aria-label='Launch as Ines Tarrow']")
     inside(page)
     page.press("Resume")
-    _answer(page, taker, right_response(taker.grader))
+    answer(page, taker, right_response(taker.grader))
     page.words("Well done.")
     page.top()
     page.press("Leave")
     page.until(lambda: "2 visits" in page.find("main").text)
     assert [one.get_attribute("data-answer") for one in page.all("[data-answer]")] == ["wrong"]
-    assert _facts(page)["Status"] == "not finished yet" and not _refused(page)
+    assert facts(page)["Status"] == "not finished yet" and not _refused(page)

@@ -1,15 +1,17 @@
 """Checking, publishing and running courses without a browser, and by commands."""
 
 import io
+import json
 
 import pytest
+from django.core.files.storage import default_storage
 from django.core.management import CommandError, call_command
 from zigzag_core.packaging import incremental
 from zigzag_core.packaging.safe_zip import read_zip
 from zigzag_core.program import Program
 from zigzag_server.courses.models import Course
 from zigzag_server.publishing import programs
-from zigzag_server.publishing.models import KeptSlide
+from zigzag_server.publishing.models import KeptSlide, Publication
 
 
 def test_a_course_is_made_published_and_launched_without_a_browser(mika, course, learner):
@@ -172,3 +174,36 @@ def test_a_course_without_slides_is_not_rehearsed(mika, course):
     body = {"base": now["version"], "course": {**now["course"], "slides": []}}
     mika("put", f"/courses/{course}", body, status=200)
     assert "Add a slide" in mika("post", f"/courses/{course}/preview", status=422)["message"]
+
+
+def test_what_an_lms_will_be_told_stands_beside_what_was_published(mika, course):
+    told = mika("get", f"/courses/{course}/told", status=200)
+    assert told["published"] is None
+    ends = {one["key"]: one for one in told["endings"]}
+    assert ends["right"]["told"]["status"] == "completed" and ends["right"]["before"] is None
+    mika.job("post", f"/courses/{course}/packages", {"kind": "cmi5"})
+    now = mika("get", f"/courses/{course}")
+    rule = {**now["course"]["completion"], "passing": True}
+    mika("put", f"/courses/{course}", {
+        "base": now["version"], "course": {**now["course"], "completion": rule}}, status=200)
+    told = mika("get", f"/courses/{course}/told", status=200)
+    assert told["published"]
+    ends = {one["key"]: one for one in told["endings"]}
+    assert ends["right"]["told"]["status"] == "passed"
+    assert ends["right"]["before"]["status"] == "completed"
+    out = io.StringIO()
+    call_command("told", course, stdout=out)
+    assert "published last: completed" in out.getvalue()
+    out = io.StringIO()
+    call_command("told", course, json=True, stdout=out)
+    found = json.loads(out.getvalue())
+    assert found["compared"] and found["endings"] == told["endings"]
+
+
+def test_what_another_zigzag_has_published_is_not_compared_with(mika, course):
+    mika.job("post", f"/courses/{course}/packages", {"kind": "web"})
+    made = Publication.objects.get()
+    with default_storage.open(made.file, "wb") as file:
+        file.write(b"no package")
+    told = mika("get", f"/courses/{course}/told", status=200)
+    assert told["published"] is None and told["endings"]
