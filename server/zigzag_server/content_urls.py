@@ -7,6 +7,7 @@ from .post import receiver_views
 from .practice import run_views
 from .publishing import preview_views
 from .records import views as records
+from .records.statement_views import statements_view
 
 urlpatterns = [
     path("media/<str:key>/<str:name>", media_views.media, name="media"),
@@ -20,7 +21,7 @@ urlpatterns = [
     path("launch/<str:token>/crash", run_views.crash, name="crash"),
     path("launch/<str:token>/left", run_views.left, name="left"),
     path("post/<str:number>", receiver_views.receive, name="post"),
-    path("xapi/statements", records.statements_view),
+    path("xapi/statements", statements_view),
     path("xapi/activities/state", records.state_view),
     path("xapi/activities/profile", records.activity_profile_view),
     path("xapi/activities", records.activities_view),

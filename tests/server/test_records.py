@@ -1,10 +1,14 @@
 """The record store: statements, documents, and who may read them."""
 
+import base64
+import hashlib
 import json
 from urllib.parse import urlencode
 
 import pytest
 from django.test import Client
+from zigzag_core.records.attached import SIGNATURE
+from zigzag_core.records.mixed import Part, mixed, parts_of
 from zigzag_server.records.keys import make_key
 
 from tests.core.test_statements import INES, SAID
@@ -160,7 +164,8 @@ def test_the_version_is_asked_for_and_said(store):
     (json.dumps([SAID] * 1_001).encode(), 413)])
 def test_what_is_no_statement_is_refused(store, body, status):
     store("post", "statements", body, status=status)
-    store("post", "statements", b"x", type_="multipart/mixed", status=415)
+    store("post", "statements", b"x", type_="multipart/mixed", status=400)
+    store("post", "statements", [SAID], type_="text/plain", status=400)
     assert store.found() == []
 
 
@@ -194,3 +199,145 @@ def test_a_profile_is_replaced_only_by_who_knows_what_is_there(store):
     assert store("get", "agents/profile", params=place) == {"a": 2}
     store("delete", "agents/profile", params=place, status=412, **{"if-match": etag})
     store("get", "activities/profile", params={"activityId": "hut", "profileId": "p"}, status=400)
+
+
+def _attachment(content, **more):
+    """What a statement says of an attachment."""
+    return {"usageType": "https://example.org/u", "display": {"en": "A note"},
+            "contentType": "text/plain", "length": len(content),
+            "sha2": hashlib.sha256(content).hexdigest(), **more}
+
+
+def _mixed(said, *contents, boundary="edge", **more):
+    """A body of statements with what is attached to them."""
+    parts = [Part({"Content-Type": "application/json"}, json.dumps(said).encode())]
+    for content in contents:
+        parts.append(Part({
+            "Content-Type": "text/plain", "Content-Transfer-Encoding": "binary",
+            "X-Experience-API-Hash": hashlib.sha256(content).hexdigest(), **more}, content))
+    return mixed(parts, boundary)
+
+
+MIXED = 'multipart/mixed; boundary="edge"'
+NOTE = b"\r\n--edg\x00\xff the roof\r\n"
+
+
+def test_attachments_are_kept_and_given_back_byte_by_byte(store):
+    said = {**SAID, "id": ONE, "attachments": [_attachment(NOTE)]}
+    store("post", "statements", _mixed(said, NOTE), type_=MIXED, status=200)
+    plain = store("get", "statements", params={"statementId": ONE}, status=200)
+    assert plain["attachments"] == said["attachments"]
+    for query in ({"statementId": ONE}, {"verb": SAID["verb"]["id"]}):
+        answer = store("get", "statements", params={**query, "attachments": "true"}, status=200)
+        first, part = parts_of(answer["Content-Type"], answer.content)
+        assert ONE in first.content.decode() and part.content == NOTE
+        assert part.headers["content-type"] == "text/plain"
+        assert part.headers["x-experience-api-hash"] == hashlib.sha256(NOTE).hexdigest()
+    # By its address alone is enough where it has one; else it has to come with the statement.
+    linked = _attachment(NOTE, fileUrl="https://example.org/note")
+    store.post({**SAID, "attachments": [linked]})
+    store.post({**SAID, "attachments": [_attachment(NOTE)]}, status=400)
+    within = {**SAID, "object": {"objectType": "SubStatement", **said}}
+    del within["object"]["id"]
+    store("post", "statements", _mixed(within, NOTE), type_=MIXED, status=200)
+
+
+@pytest.mark.parametrize("body", [
+    b"", b"--edge", b"--edge--", _mixed(SAID, NOTE), _mixed({**SAID, "attachments": [
+        _attachment(NOTE)]}, b"other"),
+    _mixed({**SAID, "attachments": [_attachment(NOTE)]}, NOTE,
+           **{"Content-Transfer-Encoding": "base64"}),
+    _mixed({**SAID, "attachments": [_attachment(NOTE)]}, NOTE, **{"X-Experience-API-Hash": "5"}),
+    _mixed({**SAID, "attachments": [{**_attachment(NOTE), "length": 3}]}, NOTE),
+    _mixed(SAID)[:-4], _mixed([SAID] * 2, *[NOTE] * 300), b"x" + _mixed(SAID),
+])
+def test_a_body_of_parts_that_do_not_fit_is_refused_whole(store, body):
+    answer = store("post", "statements", body, type_=MIXED, status=400)
+    assert answer.content.endswith(b".")
+    assert store.found() == []
+
+
+def _signed(said, algorithm="RS256", payload=None):
+    head, middle = (base64.urlsafe_b64encode(json.dumps(one).encode()).rstrip(b"=")
+                    for one in ({"alg": algorithm}, payload or said))
+    content = head + b"." + middle + b".c2lnbmVk"
+    told = _attachment(content, usageType=SIGNATURE, contentType="application/octet-stream")
+    return _mixed({**said, "attachments": [told]}, content)
+
+
+def test_a_signature_has_to_sign_its_statement(store):
+    store("post", "statements", _signed(SAID), type_=MIXED, status=200)
+    for body in (_signed(SAID, "HS256"), _signed(SAID, payload={**SAID, "actor": {
+            "mbox": "mailto:bo@example.org"}}), _signed(SAID, payload=[1])):
+        store("post", "statements", body, type_=MIXED, status=400)
+    assert len(store.found()) == 1
+
+
+def test_a_form_says_what_else_is_said_by_method_and_headers(store):
+    headers = dict(store.headers)
+    store.headers = {}
+
+    def form(method, status, path="statements", **fields):
+        body = urlencode({"Authorization": headers["authorization"],
+                          "X-Experience-API-Version": "1.0.3", **fields}).encode()
+        return store("post", f"{path}?method={method}", body, status=status,
+                     type_="application/x-www-form-urlencoded")
+
+    form("PUT", 204, statementId=ONE, content=json.dumps(SAID))
+    assert form("GET", 200, statementId=ONE)["id"] == ONE
+    [other] = form("POST", 200, content=json.dumps([SAID]))
+    assert [one["id"] for one in form("GET", 200)["statements"]] == [other, ONE]
+    place = {"activityId": "https://example.org/hut", "agent": json.dumps(INES), "stateId": "a"}
+    form("PUT", 204, "activities/state", **place, content="{}")
+    got = form("GET", 200, "activities/state", **place)
+    assert got == {}
+    form("DELETE", 204, "activities/state", **place)
+    form("GET", 404, "activities/state", **place)
+    form("PUT", 400, "statements", content=json.dumps(SAID))
+    form("PATCH", 405)
+    form("GET", 400, "statements", Authorization=headers["authorization"], since="soon")
+    store("post", f"statements?method=GET&statementId={ONE}", b"", status=400,
+          type_="application/x-www-form-urlencoded")
+    store("post", "statements?method=GET", [SAID], status=400)
+
+
+def test_what_refers_to_a_statement_is_found_with_it(store):
+    [told] = store.post(SAID)
+    bo = {"actor": {"mbox": "mailto:bo@example.org"}, "verb": {"id": "https://example.org/liked"}}
+
+    def about(name):
+        return {**bo, "object": {"objectType": "StatementRef", "id": name}}
+
+    [first] = store.post(about(told))
+    [second] = store.post(about(first.upper()))
+    [other] = store.post(about(REGISTRATION))
+    assert store.found(agent=json.dumps(INES)) == [second, first, told]
+    assert store.found(activity=SAID["object"]["id"]) == [second, first, told]
+    assert store.found(agent=json.dumps(INES), limit="1") == [second]
+    assert store.found(verb="https://example.org/liked") == [other, second, first]
+    # What is voided is found no more, but what speaks of it is; also what voids it.
+    [void] = store.post({**VOIDS, "object": {"objectType": "StatementRef", "id": told}})
+    assert store.found(agent=json.dumps(INES)) == [void, second, first]
+    stored = store("get", "statements", params={"statementId": first})["stored"]
+    assert store.found(agent=json.dumps(INES), since=stored) == [void, second]
+
+
+def test_a_circle_of_references_is_followed_once(store):
+    ids = [ONE, REGISTRATION]
+    for name, other in zip(ids, ids[::-1], strict=True):
+        store.post({**SAID, "id": name, "object": {"objectType": "StatementRef", "id": other}})
+    assert sorted(store.found(agent=json.dumps(INES))) == sorted(ids)
+
+
+def test_the_language_that_is_wished_for_is_given_and_names_alone_on_request(store):
+    store.post({**SAID, "actor": {**INES, "name": "Ines"}, "object": {
+        **SAID["object"], "definition": {"name": {"en": "Soup", "de-CH": "Suppe"}}},
+        "context": {"contextActivities": {"parent": {"id": "https://example.org/p"}}}})
+    [one] = store("get", "statements", params={"format": "canonical"},
+                  **{"accept-language": "fr, de;q=0.8, en;q=0.3"})["statements"]
+    assert one["object"]["definition"]["name"] == {"de-CH": "Suppe"}
+    [ids] = store("get", "statements", params={"format": "ids"})["statements"]
+    assert ids["actor"] == INES and ids["verb"] == {"id": SAID["verb"]["id"]}
+    assert ids["object"] == SAID["object"]
+    [exact] = store("get", "statements")["statements"]
+    assert exact["context"]["contextActivities"] == {"parent": [{"id": "https://example.org/p"}]}

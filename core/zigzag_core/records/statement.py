@@ -94,6 +94,19 @@ def same(one: dict[str, Any], other: dict[str, Any]) -> bool:
     return _bare(one) == _bare(other)
 
 
+def with_lists(statement: dict[str, Any]) -> dict[str, Any]:
+    """Return a statement whose activities in contexts stand in lists, as they are given back (part
+    2, 2.4.6.2)."""
+    found = dict(statement)
+    held = found.get("context", {}).get("contextActivities")
+    if held:
+        found["context"] = {**found["context"], "contextActivities": {
+            name: one if isinstance(one, list) else [one] for name, one in held.items()}}
+    if found["object"].get("objectType") == "SubStatement":
+        found["object"] = with_lists(found["object"])
+    return found
+
+
 def check_agent(at: str, value: object) -> None:
     """An agent, or a group that has an identifier or members (part 2, 2.4.2)."""
     found = fields(at, value, _AGENT)
@@ -233,7 +246,7 @@ def _keys(value: object) -> Iterator[str]:
 
 
 def _bare(statement: dict[str, Any]) -> str:
-    kept = {name: value for name, value in statement.items()
+    kept = {name: value for name, value in with_lists(statement).items()
             if name not in ("id", "stored", "timestamp", "authority", "version")}
     verb = {"id": kept["verb"]["id"]}
     return json.dumps({**kept, "verb": verb}, sort_keys=True)

@@ -102,7 +102,7 @@ def crash(visit: Launch) -> None:
 
 def out_of_turn(key: Key, fresh: Sequence[dict[str, Any]]) -> str:
     """Say which rule of cmi5 statements of a session break; nothing where they break none."""
-    visit = Launch.objects.filter(key=key).select_related("attempt").first()
+    visit = _visit_of(key)
     if visit is None:
         return ""
     said = _said(visit)
@@ -112,6 +112,13 @@ def out_of_turn(key: Key, fresh: Sequence[dict[str, Any]]) -> str:
             return why
         said.append(_name(one))
     return ""
+
+
+def _visit_of(key: Key) -> Launch | None:
+    """The visit that a key was made for; keys that open all registrations are of none."""
+    if not key.registration:
+        return None
+    return Launch.objects.filter(key=key).select_related("attempt__sco").first()
 
 
 def _wrong(visit: Launch, said: list[str], one: dict[str, Any]) -> str:
@@ -143,7 +150,7 @@ def _wrong(visit: Launch, said: list[str], one: dict[str, Any]) -> str:
 
 def receive(key: Key, fresh: Sequence[dict[str, Any]]) -> None:
     """Keep what statements of a session come to: how the attempt stands, its answers, the log."""
-    visit = Launch.objects.filter(key=key).select_related("attempt__sco").first()
+    visit = _visit_of(key)
     if visit is None:
         return
     attempt = visit.attempt

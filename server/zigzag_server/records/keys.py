@@ -6,7 +6,6 @@ import hashlib
 import secrets
 
 from django.contrib.auth.models import User
-from django.http import HttpRequest
 
 from .models import Key
 
@@ -20,9 +19,9 @@ def make_key(owner: User, name: str, registration: str = "") -> tuple[Key, str]:
     return key, credentials
 
 
-def key_of(request: HttpRequest) -> Key | None:
-    """Return the key that a request shows; None where it shows none that is known."""
-    scheme, _, credentials = request.headers.get("Authorization", "").partition(" ")
+def key_of(authorization: str) -> Key | None:
+    """Return the key that a header shows; None where it shows none that is known."""
+    scheme, _, credentials = authorization.partition(" ")
     if scheme.lower() != "basic":
         return None
     try:

@@ -24,12 +24,15 @@ class Statement(models.Model):
     verb = models.TextField()
     registration = models.CharField(max_length=36, blank=True)
     voided = models.BooleanField(default=False)
+    refers = models.CharField(max_length=36, blank=True)
+    """The id of the statement that it is about, where it is about one."""
     body = models.JSONField()
 
     class Meta:
         constraints = [models.UniqueConstraint(
             fields=["owner", "statement_id"], name="one_statement_by_id")]
-        indexes = [models.Index(fields=["owner", "registration"], name="by_registration")]
+        indexes = [models.Index(fields=["owner", "registration"], name="by_registration"),
+                   models.Index(fields=["owner", "refers"], name="by_reference")]
 
 
 class Mention(models.Model):
@@ -38,6 +41,14 @@ class Mention(models.Model):
     statement = models.ForeignKey(Statement, on_delete=models.CASCADE, related_name="mentions")
     key = models.TextField(db_index=True)
     is_direct = models.BooleanField()
+
+
+class Attachment(models.Model):
+    """What came with a statement, under its SHA-2 sum in hexadecimal."""
+
+    statement = models.ForeignKey(Statement, on_delete=models.CASCADE, related_name="attachments")
+    sha2 = models.CharField(max_length=128)
+    content = models.BinaryField()
 
 
 class Document(models.Model):
