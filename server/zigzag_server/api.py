@@ -34,6 +34,7 @@ from .practice.api import router as practice
 from .problems import Problem, problem_of
 from .publishing.api import router as publishing
 from .publishing.quizzes_api import router as quizzes
+from .records.api import router as records
 
 logger = logging.getLogger(__name__)
 
@@ -82,6 +83,7 @@ api.add_router("", post)
 api.add_router("", banks)
 api.add_router("", jobs)
 api.add_router("/practice", practice)
+api.add_router("/practice/records", records)
 
 
 @api.exception_handler(Problem)

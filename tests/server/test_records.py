@@ -341,3 +341,28 @@ def test_the_language_that_is_wished_for_is_given_and_names_alone_on_request(sto
     assert ids["object"] == SAID["object"]
     [exact] = store("get", "statements")["statements"]
     assert exact["context"]["contextActivities"] == {"parent": [{"id": "https://example.org/p"}]}
+
+
+def test_an_author_makes_keys_reads_statements_and_takes_keys_away(mika, other, store):
+    made = mika("post", "/practice/records/keys", {"name": "Exerciser"}, status=201)
+    shown = mika("get", "/practice/records", status=200)
+    assert shown["address"].endswith("/xapi/")
+    assert [key["name"] for key in shown["keys"]] == ["Exerciser", "Test"]
+    assert "password" not in shown["keys"][0]
+    credentials = base64.b64encode(f"{made['user']}:{made['password']}".encode()).decode()
+    client = Store.__new__(Store)
+    client.client = Client(headers={"host": CONTENT})
+    client.headers = {**store.headers, "authorization": f"Basic {credentials}"}
+    client.post({**SAID, "id": ONE, "actor": {**INES, "name": "Ines"}})
+    client.post(VOIDS)
+    [void, one] = mika("get", "/practice/records/statements", status=200)
+    assert (one["id"], one["who"], one["voided"]) == (ONE, "Ines", True)
+    assert one["words"] == "The answer to https://example.org/hut/soup is recorded."
+    assert void["who"] == "ines@example.org"
+    file = mika("get", "/practice/records/statements/file", status=200)
+    assert [each["id"] for each in json.loads(b"".join(file.streaming_content))] == [
+        ONE, void["id"]]
+    assert other("get", "/practice/records/statements", status=200) == []
+    other("delete", f"/practice/records/keys/{made['id']}", status=404)
+    mika("delete", f"/practice/records/keys/{made['id']}", status=204)
+    client("get", "statements", status=401)

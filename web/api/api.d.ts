@@ -2692,6 +2692,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/packages/{package_id}/overview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Overview
+         * @description Say which learner has seen which slides and answered what; slides only where the package
+         *     was made here.
+         */
+        get: operations["zigzag_server_practice_api_get_overview"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/practice/packages/{package_id}/results/{form}": {
         parameters: {
             query?: never;
@@ -2745,6 +2766,106 @@ export interface paths {
          *     first.
          */
         get: operations["zigzag_server_practice_api_list_calls"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Store
+         * @description Say where clients find the author's record store, and which keys there are to it.
+         */
+        get: operations["zigzag_server_records_api_get_store"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/records/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Store Key
+         * @description Make a key that opens the whole record store of the author.
+         */
+        post: operations["zigzag_server_records_api_make_store_key"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/records/keys/{key_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove Store Key
+         * @description Take a key away: it opens nothing any more. What was kept with it stays.
+         */
+        delete: operations["zigzag_server_records_api_remove_store_key"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/records/statements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Statements
+         * @description List the statements of the record store, the newest first.
+         */
+        get: operations["zigzag_server_records_api_list_statements"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/records/statements/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Statements As File
+         * @description Return all statements of the record store, the oldest first: a JSON array.
+         */
+        get: operations["zigzag_server_records_api_get_statements_as_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -15845,6 +15966,76 @@ export interface components {
             mode: "normal" | "browse" | "review";
         };
         /**
+         * LearnerOverview
+         * @description How a learner stands: the numbers (from 0) of the slides that were `seen`, and of the
+         *     `place`, where that is known.
+         */
+        LearnerOverview: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Status */
+            status: string;
+            /** Score */
+            score: number | null;
+            /**
+             * Changed
+             * Format: date-time
+             */
+            changed: string;
+            /** Place */
+            place: number | null;
+            /** Seen */
+            seen: number[];
+            /** Answers */
+            answers: components["schemas"]["SeenAnswer"][];
+        };
+        /**
+         * OverviewOut
+         * @description A course for its trainer: learners by slides and by questions.
+         */
+        OverviewOut: {
+            /** Slides */
+            slides: components["schemas"]["SlideName"][];
+            /** Questions */
+            questions: components["schemas"]["QuestionName"][];
+            /** Learners */
+            learners: components["schemas"]["LearnerOverview"][];
+        };
+        /**
+         * QuestionName
+         * @description A question that was answered.
+         */
+        QuestionName: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * SeenAnswer
+         * @description How the last of so many answers of a learner to a question was judged.
+         */
+        SeenAnswer: {
+            /** Question */
+            question: string;
+            /** Result */
+            result: string;
+            /** Attempts */
+            attempts: number;
+        };
+        /**
+         * SlideName
+         * @description A slide of a package.
+         */
+        SlideName: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * MarkIn
          * @description Points for the answer at `index` in a `visit`; None takes back what was given.
          */
@@ -15883,6 +16074,83 @@ export interface components {
             result: string;
             /** Error */
             error: string;
+        };
+        /**
+         * KeyOut
+         * @description A key as its owner sees it: never the password itself.
+         */
+        KeyOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+        };
+        /**
+         * StoreOut
+         * @description The record store: its address for clients, the keys to it, and how much is in it.
+         */
+        StoreOut: {
+            /** Address */
+            address: string;
+            /** Keys */
+            keys: components["schemas"]["KeyOut"][];
+            /** Statements */
+            statements: number;
+        };
+        /**
+         * NewKey
+         * @description A key just made: with the user name and the password of Basic authentication, this once.
+         */
+        NewKey: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            /** User */
+            user: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * KeyIn
+         * @description A new key: a name, so that its owner knows it again.
+         */
+        KeyIn: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * StatementOut
+         * @description A statement: in plain words, who says it, and raw.
+         */
+        StatementOut: {
+            /** Id */
+            id: string;
+            /**
+             * Stored
+             * Format: date-time
+             */
+            stored: string;
+            /** Who */
+            who: string;
+            /** Words */
+            words: string;
+            /** Voided */
+            voided: boolean;
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
         };
     };
     responses: {
@@ -19818,6 +20086,30 @@ export interface operations {
             "5XX": components["responses"]["Refused"];
         };
     };
+    zigzag_server_practice_api_get_overview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                package_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OverviewOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
     zigzag_server_practice_api_get_results_as_table: {
         parameters: {
             query?: never;
@@ -19894,6 +20186,125 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CallOut"][];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_records_api_get_store: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreOut"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_records_api_make_store_key: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeyIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewKey"];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_records_api_remove_store_key: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_records_api_list_statements: {
+        parameters: {
+            query?: {
+                start?: number;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StatementOut"][];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_records_api_get_statements_as_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: unknown;
+                    }[];
                 };
             };
             "4XX": components["responses"]["Refused"];

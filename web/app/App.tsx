@@ -15,6 +15,7 @@ const fetchWorkbench = (): Promise<typeof import("../workbench/Workbench")> => i
 const Workbench = lazy(fetchWorkbench);
 const PracticePage = lazy(() => import("../practice/PracticePage"));
 const PackagePage = lazy(() => import("../practice/PackagePage"));
+const RecordsPage = lazy(() => import("../practice/RecordsPage"));
 const RunPage = lazy(() => import("../practice/RunPage"));
 const ReportsPage = lazy(() => import("../post/ReportsPage"));
 const RoomPage = lazy(() => import("../post/RoomPage"));
@@ -63,6 +64,7 @@ export function App(): ReactNode {
         <Route path="/courses/:slug/:mode" element={<Workbench />} />
         <Route path="/courses/:slug" element={<Navigate to="build" replace />} />
         <Route path="/practice" element={<PracticePage />} />
+        <Route path="/practice/records" element={<RecordsPage />} />
         <Route path="/practice/:id" element={<PackagePage />} />
         <Route path="/practice/:id/run/:learner" element={<RunPage />} />
         <Route

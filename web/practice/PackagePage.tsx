@@ -17,6 +17,7 @@ import { duration } from "../kit/units";
 import { MODES, runAddress, useRunning, type Running } from "./addresses";
 import { CallLog } from "./CallLog";
 import { MANNERS, mannerOf } from "./manners";
+import { Overview } from "./Overview";
 import { markedWords, RecordedAnswer } from "./RecordedAnswer";
 import { STANDARDS, statusWords } from "./status";
 import { ToMark } from "./ToMark";
@@ -55,6 +56,7 @@ export default function PackagePage(): ReactNode {
         </Flex>
         {data?.sequenced && <Text mb="3" role="note">{t("notSequenced")}</Text>}
         <Learners id={id} data={data} here={byLearner} running={running} onRunning={setRunning} shown={shown} onShow={setChosen} />
+        <Overview id={id} />
         {data && <ToMark id={id} results={data.results} />}
         {detail && <Detail key={sco} id={id} result={detail} />}
       </Box>

@@ -1,12 +1,13 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Trash2 } from "lucide-react";
+import { Database, Trash2 } from "lucide-react";
 import { type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
 import { PageHeader } from "../kit/PageHeader";
 import { Empty } from "../kit/Empty";
+import { QuietButton } from "../kit/QuietButton";
 import { Tool } from "../kit/Tool";
 import { usePages } from "../kit/pages";
 import { UploadButton } from "../kit/jobs/UploadButton";
@@ -40,7 +41,10 @@ export default function PracticePage(): ReactNode {
             <Heading as="h1" fontSize="30px">{t("practiceLms")}</Heading>
             <Text color="quiet">{t("launchPackagesAsInventedLearners")}</Text>
           </Box>
-          <PutIn />
+          <Flex gap="2">
+            <QuietButton asChild><Link to="/practice/records"><Database size={16} />{t("recordStore")}</Link></QuietButton>
+            <PutIn />
+          </Flex>
         </Flex>
         {packages.items?.length === 0 && (
           <Empty title={t("noPackagesYet")} action={<PutIn />}>

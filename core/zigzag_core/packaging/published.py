@@ -5,17 +5,20 @@ import json
 import re
 import zipfile
 import zlib
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from typing import Any, BinaryIO
-
-from pydantic import ValidationError
 
 from zigzag_core.errors import OtherProgram
 from zigzag_core.program import Program
 
 _PART = re.compile(rb'zigzagPart\(\d+,(\d+),"([A-Za-z0-9+/=]*)"\);\n')
-MOST_BYTES = 512 * 1024 * 1024
+MOST_BYTES = 128 * 1024 * 1024
 """So much a part may unpack to: many times what the largest course takes."""
+
+_MOST_PARTS = 100
+
+ReadFile = Callable[[str], bytes]
+"""Returns a file of a package by its path; raises `KeyError` or `OSError` where there is none."""
 
 
 def program_of(package: BinaryIO) -> Program:
@@ -25,23 +28,36 @@ def program_of(package: BinaryIO) -> Program:
     """
     try:
         with zipfile.ZipFile(package) as archive:
-            first, *rest = _parts(archive)
+            return program_in(archive.read)
+    except zipfile.BadZipFile:
+        raise _other() from None
+
+
+def program_in(read: ReadFile, most: int = MOST_BYTES) -> Program:
+    """Return the program in an unpacked package, which has at most so many bytes in a part.
+
+    Raises `OtherProgram` where there is none in a form that is read.
+    """
+    try:
+        first, *rest = _parts(read, most)
         return Program.model_validate(joined(first, rest))
-    except (KeyError, ValueError, zipfile.BadZipFile, zlib.error, ValidationError):
-        raise OtherProgram(
-            "What was published last is in a form that this Zigzag does not read.") from None
+    except (KeyError, OSError, RecursionError, TypeError, ValueError, zlib.error):
+        raise _other() from None
 
 
-def _parts(archive: zipfile.ZipFile) -> Iterator[dict[str, Any]]:
+def _other() -> OtherProgram:
+    return OtherProgram("The package holds no program in a form that this Zigzag reads.")
+
+
+def _parts(read: ReadFile, most: int) -> Iterator[dict[str, Any]]:
     number, count = 1, 1
-    while number <= count:
-        name = "program.js" if number == 1 else f"program-{number}.js"
-        found = _PART.fullmatch(archive.read(name))
+    while number <= min(count, _MOST_PARTS):
+        found = _PART.fullmatch(read("program.js" if number == 1 else f"program-{number}.js"))
         if found is None:
-            raise ValueError(name)
-        count = int(found[1])
+            raise ValueError(number)
+        count = int(found[1][:4])
         opener = zlib.decompressobj(wbits=-15)
-        yield json.loads(opener.decompress(base64.b64decode(found[2]), MOST_BYTES))
+        yield json.loads(opener.decompress(base64.b64decode(found[2]), most))
         number += 1
 
 

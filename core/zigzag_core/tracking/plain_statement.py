@@ -28,3 +28,13 @@ def say_statement(statement: dict[str, Any]) -> str:
         judged = _JUDGED.get(result.get("success"), "")
         return f"The answer to {about} is recorded{': ' + judged if judged else ''}{score}."
     return f"The learner {verb} {about}{score}."
+
+
+def who_says(statement: dict[str, Any]) -> str:
+    """Return who a statement is of, by name or by what else names them."""
+    actor = statement["actor"]
+    account = actor.get("account", {})
+    members = [who_says({"actor": one}) for one in actor.get("member", ())[:3]]
+    return str(actor.get("name") or account.get("name") or actor.get("mbox", "").removeprefix(
+        "mailto:") or actor.get("openid") or actor.get("mbox_sha1sum") or ", ".join(members)
+        or "somebody")

@@ -26,6 +26,7 @@ from zigzag_server.publishing.models import Publication
 from . import answers, data2004, kept, runs, sheets
 from .learners import LEARNERS
 from .models import Attempt, Call, Launch, Package
+from .overview import overview_of
 from .packages import take_out
 
 router = Router(tags=["practice"])
@@ -150,6 +151,48 @@ class PackageResults(PracticePackage):
     sequenced: bool
     scos: list[ScoOut]
     results: list[LearnerResults]
+
+
+class SeenAnswer(Schema):
+    """How the last of so many answers of a learner to a question was judged."""
+
+    question: str
+    result: str
+    attempts: int
+
+
+class LearnerOverview(LearnerOut):
+    """How a learner stands: the numbers (from 0) of the slides that were `seen`, and of the
+    `place`, where that is known."""
+
+    status: str
+    score: float | None
+    changed: datetime
+    place: int | None
+    seen: list[int]
+    answers: list[SeenAnswer]
+
+
+class SlideName(Schema):
+    """A slide of a package."""
+
+    id: str
+    title: str
+
+
+class QuestionName(Schema):
+    """A question that was answered."""
+
+    id: str
+    words: str
+
+
+class OverviewOut(Schema):
+    """A course for its trainer: learners by slides and by questions."""
+
+    slides: list[SlideName]
+    questions: list[QuestionName]
+    learners: list[LearnerOverview]
 
 
 class CallOut(Schema):
@@ -277,6 +320,13 @@ def get_results(request: HttpRequest, package_id: int) -> dict[str, Any]:
     package = _package(request, package_id)
     return {**_out([package])[0], "results": _results(package), "sequenced": package.sequenced,
             "scos": package.scos.order_by("number")}
+
+
+@router.get("/packages/{package_id}/overview", response=OverviewOut)
+def get_overview(request: HttpRequest, package_id: int) -> dict[str, Any]:
+    """Say which learner has seen which slides and answered what; slides only where the package
+    was made here."""
+    return overview_of(_package(request, package_id))
 
 
 @router.get("/packages/{package_id}/results/{form}", response={200: bytes},

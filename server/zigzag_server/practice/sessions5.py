@@ -9,6 +9,7 @@ from typing import Any
 from urllib.parse import urlencode
 
 from django.utils import timezone
+from zigzag_core.course.json_text import NotPlain, read_json
 from zigzag_core.records.statement import agent_key
 
 from zigzag_server.origins import content_url
@@ -61,6 +62,20 @@ def open_session(visit: Launch) -> None:
     sent = documents.Sent(json.dumps(data).encode(), documents.JSON)
     documents.write(_lms(visit), _place(visit), "LMS.LaunchData", sent, merge=False, careful=False)
     _say(visit, f"{_VERB}launched", defined=True)
+
+
+def progress_of(attempt: Attempt) -> str:
+    """Return the progress that a unit made here has saved, as `web/player/tracking` writes it."""
+    visit = attempt.launches.first()
+    if visit is None or attempt.sco.package.standard != "cmi5":
+        return ""
+    kept = documents.read(_lms(visit), _place(visit), "progress")
+    try:
+        found = read_json(bytes(kept.content)) if kept else None
+    except NotPlain:
+        return ""
+    text = found.get("progress") if isinstance(found, dict) else None
+    return text if isinstance(text, str) else ""
 
 
 def forget(package: Package) -> None:
