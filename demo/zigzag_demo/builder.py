@@ -93,6 +93,10 @@ class CourseBuilder:
         self.files[file.id] = file
         return file
 
+    def sound(self, name: str, data: bytes, duration: int) -> str:
+        """Take in a sound of so many ms and return its id."""
+        return self.sound_file(f"{name}.mp3", data, duration).id
+
     def slide_ids(self, *names: str) -> dict[str, str]:
         """Return a fresh id for each name."""
         return {name: self.fresh() for name in names}

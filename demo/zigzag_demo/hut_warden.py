@@ -2,9 +2,11 @@
 
 from zigzag_core.course import (
     Block,
+    Choice,
     CourseDocument,
     Nowhere,
     RichText,
+    SingleChoice,
     Style,
     StylePatch,
     TextRun,
@@ -13,16 +15,19 @@ from zigzag_core.course import (
     ValueRun,
 )
 from zigzag_core.course.questions.feedback import FeedbackDesign, ToneDesign
+from zigzag_core.course.rules.gates import Gate, MediaWatched
 from zigzag_core.course.rules.patterns import Revealed, RevealSet
+from zigzag_core.course.sounds import BackgroundSound
 
 from . import drawings
 from .builder import CourseBuilder, looking
 from .conversations import TRUST, conversations
 from .day_evening import evening
 from .day_morning import morning
-from .film import film
+from .film import Film, film
 from .keys_quiz import with_keys_quiz
 from .narration import narrated
+from .sounds import right_sound, wind_sound, wrong_sound
 
 HUT_BOOK = "hutbookname"
 
@@ -54,7 +59,7 @@ def _day(b: CourseBuilder) -> tuple[CourseDocument, dict[str, str]]:
         "signs", "water", "soup", "ways", "book", "mistakes", "dry", "board",
         "crest", "fire", "glue", "greeting", "pell", "gas", "call", "people", "door", "list",
         "walk", "entry", "sure", "length", "opinion", "result",
-        "guest_talk", "quiet_word",
+        "guest_talk", "quiet_word", "ask_wind",
     )
     _arriving(b, at)
     _rooms(b, at)
@@ -71,14 +76,20 @@ def _day(b: CourseBuilder) -> tuple[CourseDocument, dict[str, str]]:
                          ("Conversations", "guest_talk"),
                          ("At the end of the day", "opinion")):
         b.section(title, at[first])
+    wind = b.sound("Wind around the hut", *wind_sound())
+    b.sections = [
+        section.model_copy(update={"sound": BackgroundSound(media=wind, volume=0.35)})
+        if section.before == at["weather"] else section for section in b.sections]
     b.slides = narrated(b.slides, at, b.fresh)
     # One arm of the fork is left out by everybody who goes straight through.
     return b.build(
         pass_mark=70, completion={"slides_share": 0.9, "passing": True},
         feedback=FeedbackDesign(
-            right=ToneDesign(speaker=b.drawing("person-mira-friendly")),
+            right=ToneDesign(speaker=b.drawing("person-mira-friendly"),
+                             sound=b.sound("Right", *right_sound())),
             partly=ToneDesign(speaker=b.drawing("person-mira-calm")),
-            wrong=ToneDesign(speaker=b.drawing("person-mira-thoughtful")),
+            wrong=ToneDesign(speaker=b.drawing("person-mira-thoughtful"),
+                             sound=b.sound("Not right", *wrong_sound())),
             style=Style(size=24, radius=20),
         ),
         variables=(TextVariable(id=HUT_BOOK, name="Name in the hut book", default="warden",
@@ -287,6 +298,34 @@ def _weather(b: CourseBuilder, at: dict[str, str]) -> None:
         "It is the towering cloud with the flat top: thunder within hours.",
     ), points=2, attempts=2),))
 
+    prompt = b.text("Question", "Three mornings. On which one do you close the way over the crest?",
+                    80, 130, 1120, 60, level="heading", font="heading", size=30, bold=True,
+                    valign="middle")
+    films: tuple[tuple[str, Film, str], ...] = (
+        ("Calm", "windsock_calm", "The windsock hangs down."),
+        ("A breeze", "windsock_breeze", "The windsock lifts half-way and sways."),
+        ("Storm", "windsock_storm", "The windsock stands straight out and shakes."))
+    socks = [
+        looking(b.film(name, *film(key), 80 + n * 384, 216, 352, 198, alt=alt, radius=14,
+                       border_width=4, border_colour="#c9bda6").model_copy(
+                           update={"loop": True, "alone": True, "fit": "cover"}),
+                hover=StylePatch(border_colour="#1e5b4b"),
+                selected=StylePatch(border_colour="#1e5b4b", border_width=8))
+        for n, (name, key, alt) in enumerate(films)
+    ]
+    submit = b.button("Submit", 80, 592, 200, to=None)
+    b.slide(at["ask_wind"], "Question: the windsock", [
+        b.title_text("Check yourself: the windsock"), prompt, *socks,
+        *(b.text("Morning", words, 80 + n * 384, 426, 352, 40, size=22, align="center",
+                 text_colour="quiet") for n, words in enumerate(("First", "Second", "Third"))),
+        submit,
+    ], (b.asked(SingleChoice, "Windsock", prompt, submit, (
+        "Right. A sock that stands straight out means wind that takes people off their feet.",
+        "That wind is no danger yet. Look how straight the sock stands.",
+        "It is the third one: the sock stands straight out.",
+    ), attempts=2, choices=tuple(
+        Choice(id=b.fresh(), element=sock.id, right=n == 2) for n, sock in enumerate(socks))),))
+
 
 def _radio(b: CourseBuilder, at: dict[str, str]) -> None:
     b.slide(at["radio"], "Rescue radio", [
@@ -320,6 +359,10 @@ def _radio(b: CourseBuilder, at: dict[str, str]) -> None:
 
 
 def _night(b: CourseBuilder, at: dict[str, str]) -> None:
+    walk = b.film("Evening round", *film("evening_round"), 520, 142, 690, 388, radius=16,
+                  alt="Edda, the warden, goes through the hut in the evening.")
+    gate = Gate(wants=(MediaWatched(media=walk.id, share=0.9),),
+                message="Walk around with Edda first: see at least nine tenths of the film.")
     b.slide(at["night"], "Night round", [
         b.plate_title("The night round", 400),
         b.panel(60, 142, 430, 388, opacity=0.95),
@@ -328,9 +371,9 @@ def _night(b: CourseBuilder, at: dict[str, str]) -> None:
                "- hang the lantern out", 84, 158, 390, 260, size=24),
         b.text("Film", "Walk around with Edda: two minutes, in four chapters.", 84, 430, 390, 80,
                size=22, text_colour="quiet"),
-        b.film("Evening round", *film(), 520, 142, 690, 388, radius=16,
-               alt="Edda, the warden, goes through the hut in the evening."),
-    ], colour="#2f3a55", picture=b.picture_file("Night round", drawings.night_round()))
+        walk,
+    ], does={"gate": gate}, colour="#2f3a55",
+        picture=b.picture_file("Night round", drawings.night_round()))
 
 
 def _end(b: CourseBuilder, at: dict[str, str]) -> None:

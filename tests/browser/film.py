@@ -1,7 +1,7 @@
-"""`make film`: the demo's film, from the shipped drawings and a machine voice.
+"""`make film`: the demo's films. The long one is made of the shipped drawings and a machine voice.
 
-It is rendered once and kept in `demo/zigzag_demo/film`: making it takes a minute, and a browser
-that draws the pictures.
+They are rendered once and kept in `demo/zigzag_demo/film`: making them takes a minute, and a
+browser that draws the pictures.
 """
 
 import base64
@@ -28,6 +28,7 @@ from zigzag_core.voice.speech import Manner
 
 from ..running import ROOT
 from .driver import chromium
+from .windsocks import make
 
 FOLDER = ROOT / "demo" / "zigzag_demo" / "film"
 SIZE = (854, 480)
@@ -91,6 +92,7 @@ SCENES = (
 
 def main() -> None:
     FOLDER.mkdir(exist_ok=True)
+    make(FOLDER)
     stills = _stills()
     parts, starts, words, times = [], [], [], []
     at, rate = 0.0, 0

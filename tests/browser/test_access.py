@@ -79,7 +79,7 @@ def test_build(page, what):
         page.row_at(1).click()
         page.find("select[aria-label='Mask']")
     elif what == "input":
-        page.stop(39)
+        page.stop(40)
         page.row("Hut book").click()
         page.find("select[aria-label='Stored in']")
     elif what == "colour":
