@@ -70,7 +70,7 @@ def _take(page: Page) -> None:
     page.find("section[aria-label^='Judges']")
     _shot(page, "question")
 
-    page.stop(18)
+    page.stop(19)
     page.row("Valley path").click()
     page.find("section[aria-label^='Judges']")
     _shot(page, "judges")

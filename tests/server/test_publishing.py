@@ -207,3 +207,26 @@ def test_what_another_zigzag_has_published_is_not_compared_with(mika, course):
         file.write(b"no package")
     told = mika("get", f"/courses/{course}/told", status=200)
     assert told["published"] is None and told["endings"]
+
+
+def test_publications_are_numbered_with_a_note_and_what_has_changed(mika, course):
+    def published(**more):
+        mika.job("post", f"/courses/{course}/packages", {"kind": "scorm12", **more})
+        return mika("get", f"/courses/{course}/packages", status=200)[0]
+
+    first = published(note=" For the pilot group ")
+    assert (first["number"], first["note"], first["changes"]) == (1, "For the pilot group", [])
+    now = mika("get", f"/courses/{course}")
+    slide = now["slides"][1]
+    body = {"base": slide["version"], "slide": {**slide["slide"], "title": "The second bell"}}
+    mika("put", f"/courses/{course}/slides/{slide['slide']['id']}", body, status=200)
+    mika("put", f"/courses/{course}", {
+        "base": now["version"], "course": {**now["course"], "pass_mark": 55}}, status=200)
+    second = published()
+    assert (second["number"], second["note"]) == (2, "")
+    assert second["changes"] == [
+        "Other looks or actions on 1 slide: “The second bell”.", "Settings: pass mark."]
+    assert published(note="Again")["changes"] == []
+    Publication.objects.filter(number=3).update(file="packages/gone.zip")
+    assert published(note="Once more")["changes"] == []
+    mika("post", f"/courses/{course}/packages", {"kind": "web", "note": "x" * 1_001}, status=422)

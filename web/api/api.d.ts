@@ -15217,11 +15217,19 @@ export interface components {
         };
         /**
          * PackageOut
-         * @description A publication: its size is in bytes.
+         * @description A publication, the `number`th of its course: its size is in bytes.
+         *
+         *     `changes` say in words what is different from the one before.
          */
         PackageOut: {
             /** Id */
             id: number;
+            /** Number */
+            number: number;
+            /** Note */
+            note: string;
+            /** Changes */
+            changes: string[];
             /**
              * Kind
              * @enum {string}
@@ -15239,7 +15247,7 @@ export interface components {
         };
         /**
          * PackageIn
-         * @description The kind of package to publish.
+         * @description The kind of package to publish, and a note on what is new in it.
          */
         PackageIn: {
             /**
@@ -15247,6 +15255,11 @@ export interface components {
              * @enum {string}
              */
             kind: "scorm12" | "scorm2004" | "scorm2004_3" | "cmi5" | "web";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * PackageContents
@@ -15255,6 +15268,12 @@ export interface components {
         PackageContents: {
             /** Id */
             id: number;
+            /** Number */
+            number: number;
+            /** Note */
+            note: string;
+            /** Changes */
+            changes: string[];
             /**
              * Kind
              * @enum {string}

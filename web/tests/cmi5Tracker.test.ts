@@ -1,15 +1,8 @@
 /** cmi5 with a record store that takes statements once, is away, or says that nothing counts. */
-import { readFileSync } from "node:fs";
-import { fileURLToPath } from "node:url";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
-import type { Program } from "../api/types";
 import { Session } from "../player/app/session";
-import { Index } from "../player/engine/program";
 import { Cmi5Tracker } from "../player/tracking/cmi5Tracker";
-
-const traces = fileURLToPath(new URL("../../tests/parity/traces/day.json", import.meta.url));
-const program = (JSON.parse(readFileSync(traces, "utf8")) as { program: Program }[])[0]?.program as Program;
-const index = new Index(program);
+import { index, program } from "./dayCourse";
 
 const QUERY = new URLSearchParams({
   endpoint: "http://store/xapi/", fetch: "http://store/fetch", actor: JSON.stringify({ name: "Bo", mbox: "mailto:bo@example.org" }),

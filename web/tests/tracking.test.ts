@@ -1,8 +1,5 @@
 /** Tracking with a strict LMS, and with one that is late, refuses, or vanishes. */
-import { readFileSync } from "node:fs";
-import { fileURLToPath } from "node:url";
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import type { Program } from "../api/types";
 import { Session } from "../player/app/session";
 import { filled } from "../player/engine/filled";
 import { Index } from "../player/engine/program";
@@ -13,11 +10,9 @@ import { pack, unpack } from "../player/tracking/progress";
 import { SCORM12 } from "../player/tracking/scorm12";
 import { ScormTracker } from "../player/tracking/scormTracker";
 import { shortened } from "../player/tracking/shortened";
+import { index, program, SCORED } from "./dayCourse";
 import { offered, StrictLms } from "./strictLms";
 
-const traces = fileURLToPath(new URL("../../tests/parity/traces/day.json", import.meta.url));
-const program = (JSON.parse(readFileSync(traces, "utf8")) as { program: Program }[])[0]?.program as Program;
-const index = new Index(program);
 
 class Storage {
   items = new Map<string, string>();
@@ -121,7 +116,7 @@ describe("a strict LMS", () => {
     const lms = new StrictLms();
     const session = await begun(lms);
     seeAll(session);
-    [0, 1, 2].forEach((number) => answer(session, number, true));
+    SCORED.forEach((number) => answer(session, number, true));
     await vi.advanceTimersByTimeAsync(2_000);
     session.leave();
     expect(lms.refusals).toEqual([]);
@@ -172,7 +167,7 @@ describe("a strict LMS", () => {
   test("keeps the better of two runs: status and score fit each other", async () => {
     const lms = new StrictLms({ "cmi.core.lesson_status": "passed", "cmi.core.score.raw": "90" });
     const session = await begun(lms);
-    [0, 1, 2].forEach((number) => answer(session, number, false));
+    SCORED.forEach((number) => answer(session, number, false));
     await vi.advanceTimersByTimeAsync(2_000);
     expect(lms.committed.get("cmi.core.lesson_status")).toBe("passed");
     expect(lms.committed.get("cmi.core.score.raw")).toBe("90");
@@ -191,7 +186,7 @@ describe("a strict LMS", () => {
   test("hears failed when no attempt is left", async () => {
     const lms = new StrictLms();
     const session = await begun(lms);
-    [0, 1, 2].forEach((number) => answer(session, number, false));
+    SCORED.forEach((number) => answer(session, number, false));
     await vi.advanceTimersByTimeAsync(2_000);
     expect(lms.committed.get("cmi.core.lesson_status")).toBe("failed");
     expect(lms.committed.get("cmi.core.score.raw")).toBe("0");

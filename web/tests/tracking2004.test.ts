@@ -3,13 +3,12 @@ import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import * as library from "scorm-again/scorm2004";
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import type { Program } from "../api/types";
 import { Session } from "../player/app/session";
-import { Index } from "../player/engine/program";
 import { SCORM2004 } from "../player/tracking/scorm2004";
 import { ScormTracker } from "../player/tracking/scormTracker";
 import type { Call } from "../player/tracking/scormVersion";
 import type { Trace } from "./replay";
+import { index } from "./dayCourse";
 import { offered } from "./strictLms";
 import { StrictLms2004 } from "./strictLms2004";
 
@@ -18,9 +17,6 @@ const { Scorm2004API } = library as unknown as { Scorm2004API: typeof library.de
 function traces(name: string): Trace[] {
   return JSON.parse(readFileSync(fileURLToPath(new URL(`../../tests/parity/traces/${name}.json`, import.meta.url)), "utf8")) as Trace[];
 }
-
-const program = traces("day")[0]?.program as Program;
-const index = new Index(program);
 
 beforeEach(() => {
   vi.useFakeTimers();

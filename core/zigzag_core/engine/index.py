@@ -158,11 +158,13 @@ class Index:
         return pieces or ((0, media.duration),)
 
     def keeps_watched(self, element: str) -> bool:
-        """Return whether it counts how much of a video or audio was played; of narration only where
-        something asks for it.
+        """Return whether it counts how much of a video or audio was played; of narration, and of
+        what plays over and over, only where something asks for it.
         """
         draw = self.elements[element].draw
-        return not (isinstance(draw, Audio) and draw.narration) or element in self.program.watched
+        aside = isinstance(draw, Video | Audio) and draw.loop or (
+            isinstance(draw, Audio) and draw.narration)
+        return not aside or element in self.program.watched
 
     def groups_of(self, element: str) -> Iterator[str]:
         """Yield the groups that `element` is in, the innermost first."""

@@ -16,6 +16,7 @@ MOST_BYTES = 128 * 1024 * 1024
 """So much a part may unpack to: many times what the largest course takes."""
 
 _MOST_PARTS = 100
+_BAD = (KeyError, OSError, RecursionError, TypeError, ValueError, zlib.error)
 
 ReadFile = Callable[[str], bytes]
 """Returns a file of a package by its path; raises `KeyError` or `OSError` where there is none."""
@@ -33,20 +34,36 @@ def program_of(package: BinaryIO) -> Program:
         raise _other() from None
 
 
+def fields_of(package: BinaryIO) -> dict[str, Any]:
+    """Return the same as JSON, as it was written and without a look at its form.
+
+    Raises `OtherProgram` where there is none.
+    """
+    try:
+        with zipfile.ZipFile(package) as archive:
+            return _whole(archive.read, MOST_BYTES)
+    except (*_BAD, zipfile.BadZipFile):
+        raise _other() from None
+
+
 def program_in(read: ReadFile, most: int = MOST_BYTES) -> Program:
     """Return the program in an unpacked package, which has at most so many bytes in a part.
 
     Raises `OtherProgram` where there is none in a form that is read.
     """
     try:
-        first, *rest = _parts(read, most)
-        return Program.model_validate(joined(first, rest))
-    except (KeyError, OSError, RecursionError, TypeError, ValueError, zlib.error):
+        return Program.model_validate(_whole(read, most))
+    except _BAD:
         raise _other() from None
 
 
 def _other() -> OtherProgram:
     return OtherProgram("The package holds no program in a form that this Zigzag reads.")
+
+
+def _whole(read: ReadFile, most: int) -> dict[str, Any]:
+    first, *rest = _parts(read, most)
+    return joined(first, rest)
 
 
 def _parts(read: ReadFile, most: int) -> Iterator[dict[str, Any]]:

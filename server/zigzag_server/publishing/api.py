@@ -3,12 +3,14 @@
 import io
 import zipfile
 from datetime import datetime
-from typing import Any
+from hashlib import blake2b
+from typing import Annotated, Any
 
 from django.contrib.auth.models import User
 from django.core.files.storage import default_storage
 from django.http import FileResponse, HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
+from pydantic import Field
 from zigzag_core.packaging.package import PackageKind
 from zigzag_core.program import Program
 from zigzag_core.tracking.plain import explain
@@ -28,8 +30,8 @@ from zigzag_server.problems import not_found
 
 from .compiling import compiled_or_job, job_of
 from .models import Publication
+from .packaging import latest_of
 from .preview_views import preview_url
-from .telling import latest_of
 
 router = Router(tags=["publishing"])
 
@@ -99,15 +101,22 @@ class ToldOut(Schema):
 
 
 class PackageIn(Schema):
-    """The kind of package to publish."""
+    """The kind of package to publish, and a note on what is new in it."""
 
     kind: PackageKind
+    note: Annotated[str, Field(max_length=1_000)] = ""
 
 
 class PackageOut(Schema):
-    """A publication: its size is in bytes."""
+    """A publication, the `number`th of its course: its size is in bytes.
+
+    `changes` say in words what is different from the one before.
+    """
 
     id: int
+    number: int
+    note: str
+    changes: list[str]
     kind: PackageKind
     created: datetime
     size: int
@@ -242,8 +251,8 @@ def publish_course(
     """Make a package of the course as it is now: a job."""
     user = author(request)
     row = store.course_of(user, slug)
-    arguments = {"course": row.pk, "package": data.kind}
-    equal = f"{store.state_of(row)} {data.kind}"
+    arguments = {"course": row.pk, "package": data.kind, "note": data.note.strip()}
+    equal = f"{store.state_of(row)} {data.kind} {blake2b(data.note.encode()).hexdigest()[:16]}"
     return Status(202, start(user, "publish", arguments, course=row.pk, equal=equal))
 
 
@@ -255,7 +264,8 @@ def get_package(request: HttpRequest, package_id: int) -> dict[str, Any]:
         archive = zipfile.ZipFile(io.BytesIO(file.read()))
     entries = [{"path": e.filename, "size": e.file_size} for e in archive.infolist()]
     return {
-        "id": found.pk, "kind": found.kind, "created": found.created, "size": found.size,
+        "id": found.pk, "number": found.number, "note": found.note, "changes": found.changes,
+        "kind": found.kind, "created": found.created, "size": found.size,
         "slides": found.slides, "files": entries,
     }
 

@@ -29,9 +29,11 @@ from .quizzes import PROVED, quizzes_of
 
 
 @kind("publish", "Publishing")
-def publish_course(owner: User, report: Report, course: int, package: PackageKind) -> Finish:
+def publish_course(
+    owner: User, report: Report, course: int, package: PackageKind, note: str = ""
+) -> Finish:
     """Make a package of the course with the key `course`."""
-    return publish(owner, report, Course.objects.get(pk=course), package)
+    return publish(owner, report, Course.objects.get(pk=course), package, note)
 
 
 @kind("compile", "Compiling the course", priority=2, replaced=True)

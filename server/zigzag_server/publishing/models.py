@@ -7,7 +7,11 @@ from zigzag_server.courses.models import Course
 
 
 class Publication(models.Model):
-    """One package: its kind, its file in storage, and what it was made with."""
+    """One package: its kind, its file in storage, and what it was made with.
+
+    Those of a course are numbered from 1. The `note` is the author's; `changes` say in words what
+    is different from the one before.
+    """
 
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="publications")
     kind = models.CharField(max_length=20)
@@ -16,6 +20,9 @@ class Publication(models.Model):
     slides = models.PositiveIntegerField()
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
     created = models.DateTimeField(auto_now_add=True)
+    number = models.PositiveIntegerField(default=0)
+    note = models.CharField(max_length=1_000, blank=True)
+    changes = models.JSONField(default=list)
 
 
 class KeptSlide(models.Model):

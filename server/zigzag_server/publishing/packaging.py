@@ -3,12 +3,17 @@
 import uuid
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Any, BinaryIO
+from typing import Any, BinaryIO, cast
 
 from django.conf import settings
 from django.contrib.auth.models import User
+from django.core.files.storage import default_storage
+from django.db.models import Max
 from zigzag_core.course import Remembered
+from zigzag_core.errors import OtherProgram
+from zigzag_core.packaging.differences import differences
 from zigzag_core.packaging.package import PackageKind, build_package, place_in_package
+from zigzag_core.packaging.published import fields_of
 
 from zigzag_server.courses import files, store
 from zigzag_server.courses.models import Course
@@ -68,19 +73,40 @@ def write_package(row: Course, kind: PackageKind, report: Report, into: BinaryIO
     return Written(compilation.course.remembered, compiled.course.remembered, keys)
 
 
-def publish(owner: User, report: Report, row: Course, kind: PackageKind) -> Finish:
+def publish(
+    owner: User, report: Report, row: Course, kind: PackageKind, note: str = ""
+) -> Finish:
     """Make a package; the returned step stores it, and the numbers it gives to the parts."""
     path = f"packages/{uuid.uuid4().hex}.zip"
     with storage().writing(path) as into:
         written = write_package(row, kind, report, into)
         report(0.9, "Storing the package")
         size = into.tell()
+    latest = latest_of(row)
+    changes = _changes(latest, path)
 
     def finish() -> dict[str, Any]:
         written.store(row)
+        last = row.publications.aggregate(Max("number"))["number__max"] or 0
         made = Publication.objects.create(
             course=row, kind=kind, file=path, size=size, slides=len(row.document["slides"]),
-            author=owner,
+            author=owner, number=last + 1, note=note, changes=changes,
         )
         return {"package": made.pk}
     return finish
+
+
+def latest_of(row: Course) -> Publication | None:
+    """Return what was published last of a course."""
+    return row.publications.order_by("-created").first()
+
+
+def _changes(before: Publication | None, path: str) -> list[str]:
+    """What is different in the package at `path` from the one `before`, where that can be read."""
+    if before is None:
+        return []
+    try:
+        with default_storage.open(before.file) as old, default_storage.open(path) as new:
+            return differences(fields_of(cast(BinaryIO, old)), fields_of(cast(BinaryIO, new)))
+    except (OtherProgram, FileNotFoundError):
+        return []

@@ -16,11 +16,6 @@ from zigzag_server.courses.models import Course
 from .models import Publication
 
 
-def latest_of(row: Course) -> Publication | None:
-    """Return what was published last."""
-    return row.publications.order_by("-created").first()
-
-
 def told_of(
     row: Course, latest: Publication | None, progress: Progress = untold
 ) -> tuple[Endings, bool]:

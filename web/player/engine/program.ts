@@ -131,7 +131,8 @@ export class Index {
   /** Whether it counts how much of a video or audio was played; of narration only where something asks for it. */
   keepsWatched(element: string): boolean {
     const draw = this.elements.get(element)?.draw;
-    return !(draw?.kind === "audio" && draw.narration) || this.program.watched.includes(element);
+    const aside = (draw?.kind === "audio" && (draw.narration || draw.loop)) || (draw?.kind === "video" && draw.loop);
+    return !aside || this.program.watched.includes(element);
   }
 
   /** Return the group that `element` is in, if it is there. */

@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, List, Text } from "@chakra-ui/react";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { Download, FolderOpen, GraduationCap } from "lucide-react";
 import { useState, type ReactNode } from "react";
@@ -38,11 +38,12 @@ export function Packages({ latest }: { latest: number | null }): ReactNode {
           <Flex align="center" gap="2" wrap="wrap">
             <Box flex="1" minW="180px">
               <Text fontWeight="600">
-                {KIND_WORDS[made.kind]}{made.id === latest ? t("justMade") : ""}
+                {t("packageNumber", { number: made.number })}{" · "}{KIND_WORDS[made.kind]}{made.id === latest ? t("justMade") : ""}
               </Text>
               <Text color="quiet" fontSize="13px">
                 {t("slides", { count: made.slides })} · {bytes(made.size)} · {ago(made.created)}
               </Text>
+              {made.note && <Text fontSize="14px" whiteSpace="pre-wrap">{made.note}</Text>}
             </Box>
             <QuietButton size="xs" aria-expanded={open === made.id} onClick={() => setOpen(open === made.id ? null : made.id)}>
               <FolderOpen size={14} />{t("contents")}
@@ -56,10 +57,22 @@ export function Packages({ latest }: { latest: number | null }): ReactNode {
               </QuietButton>
             )}
           </Flex>
+          {made.number > 1 && <Changes changes={made.changes} before={made.number - 1} />}
           {open === made.id && <Contents id={made.id} />}
         </Box>
       ))}
     </Card>
+  );
+}
+
+/** What is different from the package before, in words. */
+function Changes({ changes, before }: { changes: readonly string[]; before: number }): ReactNode {
+  if (!changes.length) return <Text fontSize="13px" color="quiet">{t("sameAsBefore", { number: before })}</Text>;
+  return (
+    <Box fontSize="13px" mt="1">
+      <Text color="quiet">{t("changedSince", { count: changes.length, number: before })}</Text>
+      <List.Root ps="5">{changes.map((words) => <List.Item key={words}>{words}</List.Item>)}</List.Root>
+    </Box>
   );
 }
 

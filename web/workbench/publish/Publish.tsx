@@ -1,4 +1,4 @@
-import { Box, Grid, Heading, Stack, Text } from "@chakra-ui/react";
+import { Box, Field, Grid, Heading, Stack, Text, Textarea } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
@@ -33,6 +33,7 @@ export default function Publish(): ReactNode {
   const navigate = useNavigate();
   const [made, setMade] = useState<number | null>(null);
   const [kind, setKind] = useKind();
+  const [note, setNote] = useState("");
   /** Whether the author is asked about progress that is too long for the standard. */
   const [asking, setAsking] = useState(false);
   const path = { params: { path: { slug } } };
@@ -44,12 +45,13 @@ export default function Publish(): ReactNode {
     mutationFn: async ({ kind, asked }: Wish) => {
       await saveAll();
       if (!asked && await mayBeTooLong(kind)) return null;
-      return follow(take(api.POST("/api/courses/{slug}/packages", { ...path, body: { kind } })));
+      return follow(take(api.POST("/api/courses/{slug}/packages", { ...path, body: { kind, note } })));
     },
     onSuccess: (done) => {
       setAsking(!done);
       if (!done) return;
       setMade(done.result?.package ?? null);
+      setNote("");
       void queries.invalidateQueries({ queryKey: ["packages", slug] });
     },
     onError: sayError,
@@ -94,6 +96,10 @@ export default function Publish(): ReactNode {
         <Stack gap="4">
           <Card title={t("makeAPackage")}>
             <Kinds kind={kind} onKind={(next) => { setAsking(false); setKind(next); }} />
+            <Field.Root mt="3">
+              <Field.Label fontSize="13px" color="quiet" fontWeight="400">{t("whatIsNew")}</Field.Label>
+              <Textarea size="sm" rows={2} maxLength={1_000} autoresize value={note} onChange={(event) => setNote(event.currentTarget.value)} placeholder={t("whatIsNewHint")} />
+            </Field.Root>
             <MainButton
               mt="3" loading={publish.isPending} loadingText={tracking ? undefined : t("measuringSavedProgress")}
               onClick={() => publish.mutate({ kind })}

@@ -10,7 +10,8 @@ from zigzag_core.errors import Refusal
 from zigzag_core.verification.endings.endings import Ending
 
 from zigzag_server.courses.management import arguments
-from zigzag_server.publishing.telling import latest_of, told_of
+from zigzag_server.publishing.packaging import latest_of
+from zigzag_server.publishing.telling import told_of
 
 
 class Command(BaseCommand):
