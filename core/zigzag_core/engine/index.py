@@ -162,7 +162,7 @@ class Index:
         what plays over and over, only where something asks for it.
         """
         draw = self.elements[element].draw
-        aside = isinstance(draw, Video | Audio) and draw.loop or (
+        aside = (isinstance(draw, Video | Audio) and draw.loop) or (
             isinstance(draw, Audio) and draw.narration)
         return not aside or element in self.program.watched
 
