@@ -230,3 +230,14 @@ def test_publications_are_numbered_with_a_note_and_what_has_changed(mika, course
     Publication.objects.filter(number=3).update(file="packages/gone.zip")
     assert published(note="Once more")["changes"] == []
     mika("post", f"/courses/{course}/packages", {"kind": "web", "note": "x" * 1_001}, status=422)
+
+
+def test_a_storyboard_is_written_for_people_without_an_lms(mika, other, course, tmp_path):
+    got = mika("get", f"/courses/{course}/storyboard.csv", status=200)
+    assert got.content.decode("utf-8-sig").startswith("No.,Section,Slide,")
+    assert mika("get", f"/courses/{course}/storyboard.xlsx", status=200).content[:2] == b"PK"
+    mika("get", f"/courses/{course}/storyboard.pdf", status=422)
+    other("get", f"/courses/{course}/storyboard.csv", status=404)
+    out = io.StringIO()
+    call_command("storyboard", course, form="xlsx", out=tmp_path / "s.xlsx", stdout=out)
+    assert out.getvalue() == "3 slides written.\n"

@@ -2147,6 +2147,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{slug}/storyboard.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Download Storyboard
+         * @description Return the course as a table, a slide a line: for people who read it elsewhere.
+         */
+        get: operations["zigzag_server_publishing_api_download_storyboard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{slug}/packages": {
         parameters: {
             query?: never;
@@ -19212,6 +19232,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+            "4XX": components["responses"]["Refused"];
+            "5XX": components["responses"]["Refused"];
+        };
+    };
+    zigzag_server_publishing_api_download_storyboard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+                form: "csv" | "xlsx";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv; charset=utf-8": string;
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
                 };
             };
             "4XX": components["responses"]["Refused"];

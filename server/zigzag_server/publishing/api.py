@@ -18,7 +18,9 @@ from zigzag_core.verification.endings.endings import Ending
 from zigzag_core.verification.findings.finding import Finding
 from zigzag_core.verification.findings.runs import Tried
 from zigzag_core.verification.route import Route
+from zigzag_core.verification.storyboard import storyboard
 
+from zigzag_server import spreadsheets
 from zigzag_server.accounts.auth import author
 from zigzag_server.courses import store
 from zigzag_server.courses.models import Course
@@ -235,6 +237,18 @@ def open_preview(request: HttpRequest, slug: str) -> Status[Any]:
 def explain_calls(request: HttpRequest, data: ExplainIn) -> list[str]:
     """Return calls to a SCORM 1.2 LMS in plain words, a sentence each."""
     return [explain("LMSSetValue", list(call), "true") for call in data.calls[:500]]
+
+
+@router.get("/courses/{slug}/storyboard.{form}", response={200: bytes},
+            openapi_extra={TYPE: tuple(spreadsheets.TYPES.values())})
+def download_storyboard(
+    request: HttpRequest, slug: str, form: spreadsheets.Form
+) -> HttpResponse:
+    """Return the course as a table, a slide a line: for people who read it elsewhere."""
+    document = store.read_document(store.course_of(author(request), slug))
+    data, type_ = spreadsheets.table(storyboard(document), form, "Storyboard")
+    return HttpResponse(data, content_type=type_, headers={
+        "Content-Disposition": f'attachment; filename="storyboard-{slug}.{form}"'})
 
 
 @router.get("/courses/{slug}/packages", response=list[PackageOut])

@@ -1,13 +1,16 @@
-import { Box, Field, Grid, Heading, Stack, Text, Textarea } from "@chakra-ui/react";
+import { Box, Field, Flex, Grid, Heading, Stack, Text, Textarea } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, type ReactNode } from "react";
+import { Download } from "lucide-react";
 import { useNavigate } from "react-router";
 import { api, take } from "../../api/client";
 import type { Finding } from "../../api/types";
 import { save, saveAll } from "../store/saver";
 import { goToSlide, select, useCourse } from "../store/store";
 import { Card } from "../../kit/Card";
+import { fetchAs } from "../../kit/download";
 import { MainButton } from "../../kit/MainButton";
+import { QuietButton } from "../../kit/QuietButton";
 import { follow } from "../../kit/jobs/work";
 import { sayError } from "../../kit/toaster";
 import { Findings } from "../shell/Findings";
@@ -92,6 +95,16 @@ export default function Publish(): ReactNode {
             {tracking ? <ProgressSize tracking={tracking} kind={kind} /> : looking}
           </Card>
           <Card title={t("sizeOfThePackage")}>{tracking ? <PackageSize weight={tracking.weight} /> : looking}</Card>
+          <Card title={t("storyboard")}>
+            <Text mb="2">{t("helpStoryboard")}</Text>
+            <Flex gap="2">
+              {(["xlsx", "csv"] as const).map((form) => (
+                <QuietButton key={form} size="xs" aria-label={t("storyboardAs", { form: form.toUpperCase() })} onClick={() => void save().then(() => fetchAs(`/api/courses/${slug}/storyboard.${form}`))}>
+                  <Download size={14} />{form.toUpperCase()}
+                </QuietButton>
+              ))}
+            </Flex>
+          </Card>
         </Stack>
         <Stack gap="4">
           <Card title={t("makeAPackage")}>
