@@ -11,13 +11,13 @@ from .packages import inside, launch
 from .test_access import violations
 from .test_package_lms import at_slide
 from .test_scorm2004 import (
-    _answer,
     _calls,
-    _course,
-    _facts,
     _refused,
+    answer,
     answer_wrongly,
+    facts,
     resume_and_finish,
+    three_slides_to_pass,
 )
 
 
@@ -36,13 +36,13 @@ def _leave(page):
 
 
 def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
-    made = _course()
+    made = three_slides_to_pass()
     taker = Taking(made)
     launch(page, server, made, kind="cmi5")
     answer_wrongly(page, taker)
     page.until(lambda: _said(page)[:2] == ["initialized", "answered"])
     _leave(page)
-    page.until(lambda: _facts(page).get("Completion") == "not finished yet")
+    page.until(lambda: facts(page).get("Completion") == "not finished yet")
     page.until(lambda: _said(page) == ["initialized", "answered", "terminated"])
     resume_and_finish(page, taker)
     page.until(lambda: "The course is completed." in _calls(page))
@@ -51,12 +51,12 @@ def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
     # cmi5 leads back to where the LMS says.
     page.see("The course was left.")
     _leave(page)
-    page.until(lambda: _facts(page).get("Success") == "passed")
+    page.until(lambda: facts(page).get("Success") == "passed")
     assert _said(page) == ["initialized", "answered", "terminated",
                            "initialized", "answered", "passed", "completed", "terminated"]
     assert not _refused(page)
-    facts = _facts(page)
-    assert (facts["Status"], facts["Completion"]) == ("passed", "completed")
+    found = facts(page)
+    assert (found["Status"], found["Completion"]) == ("passed", "completed")
     assert page.find("[data-learner=ines-tarrow] [data-cell=score]").text == "100"
     answers = page.all("[data-answer]")
     assert [a.get_attribute("data-answer") for a in answers] == ["wrong", "correct"]
@@ -74,7 +74,7 @@ def test_a_course_is_answered_left_resumed_finished_and_read(page, server):
 
 
 def test_what_is_said_while_the_store_is_away_comes_later_in_order(page, server):
-    made = _course()
+    made = three_slides_to_pass()
     taker = Taking(made)
     launch(page, server, made, kind="cmi5")
     page.find("main.zz-view")
@@ -83,7 +83,7 @@ def test_what_is_said_while_the_store_is_away_comes_later_in_order(page, server)
     page.browser.execute_script("""
         window.real = window.fetch;
         window.fetch = () => Promise.reject(new TypeError("offline"));""")
-    _answer(page, taker, right_response(taker.grader))
+    answer(page, taker, right_response(taker.grader))
     page.words("Well done.")
     page.press("Continue")
     page.press("Next")
@@ -97,7 +97,7 @@ def test_what_is_said_while_the_store_is_away_comes_later_in_order(page, server)
 
 
 def test_what_a_crash_kept_from_the_store_is_said_in_the_next_session(page, server):
-    made = _course()
+    made = three_slides_to_pass()
     taker = Taking(made)
     launch(page, server, made, kind="cmi5")
     page.find("main.zz-view")
@@ -118,13 +118,13 @@ def _answer_after_asking(page, taker):
     page.until(lambda: page.all("main.zz-view, main .zz-main"))
     if any(one.text == "Resume" for one in page.all("main button")):
         page.press("Resume")
-    _answer(page, taker, right_response(taker.grader))
+    answer(page, taker, right_response(taker.grader))
     page.words("Well done.")
 
 
 def test_the_page_may_be_loaded_again(page, server):
     """The token to the store is given out once; the tab keeps it."""
-    made = _course()
+    made = three_slides_to_pass()
     launch(page, server, made, kind="cmi5")
     page.find("main.zz-view")
     page.until(lambda: _said(page) == ["initialized"])
@@ -139,7 +139,7 @@ def test_the_page_may_be_loaded_again(page, server):
 
 
 def test_who_reviews_is_told_nothing_that_counts(page, server):
-    made = _course()
+    made = three_slides_to_pass()
     taker = Taking(made)
     launch(page, server, made, kind="cmi5")
     page.find("main.zz-view")
