@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import Literal
 
 import xlsxwriter
+from django.http import HttpResponse
 from zigzag_core.csv_text import csv_text, is_number
 
 Form = Literal["csv", "xlsx"]
@@ -24,6 +25,13 @@ def table(rows: Sequence[Sequence[str]], form: Form, name: str) -> tuple[bytes, 
     # Spreadsheets tell by the first mark that it is UTF-8.
     data = f"\ufeff{csv_text(rows)}".encode() if form == "csv" else _xlsx(rows, name)
     return data, TYPES[form]
+
+
+def download(rows: Sequence[Sequence[str]], form: Form, name: str, file: str) -> HttpResponse:
+    """Return the table as an answer that the browser saves as `file`, without its ending."""
+    data, type_ = table(rows, form, name)
+    return HttpResponse(data, content_type=type_, headers={
+        "Content-Disposition": f'attachment; filename="{file}.{form}"'})
 
 
 def _xlsx(rows: Sequence[Sequence[str]], name: str) -> bytes:

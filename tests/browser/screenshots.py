@@ -122,6 +122,7 @@ def _take(page: Page) -> None:
     page.press("Publish as SCORM 1.2")
     page.press("Contents")
     page.see("imsmanifest.xml")
+    page.find("[data-ending=wrong]")
     _shot(page, "publish")
 
     page.press("Try it in the practice LMS")
@@ -142,6 +143,7 @@ def _take(page: Page) -> None:
     page.press("Leave")
     page.until(lambda: "not finished yet" in page.find("tr[data-learner=ines-tarrow]").text)
     page.see("says goodbye")
+    page.find("[data-where=ines-tarrow]")
     _shot(page, "results")
 
     _dialogue(page)

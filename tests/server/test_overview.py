@@ -4,6 +4,7 @@ from zigzag_core.engine import engine
 from zigzag_core.engine.index import Index
 from zigzag_core.program import Program
 from zigzag_core.tracking.progress import pack
+from zigzag_server.practice.models import Package
 
 from .test_practice import ELSEWHERE, Visit
 
@@ -53,3 +54,15 @@ def test_a_package_from_elsewhere_has_no_slides(mika, other, course, learner):
     found = mika("get", f"/practice/packages/{package}/overview", status=200)
     assert found["slides"] == [] and found["learners"][0]["status"] == "passed"
     other("get", f"/practice/packages/{package}/overview", status=404)
+
+
+def test_two_questions_with_one_wording_stay_two(mika, course, learner):
+    package = _put_in(mika, course, "scorm12")
+    asked = Package.objects.get(pk=package).about["questions"]
+    assert len(asked) == 2 and len({one["prompt"] for one in asked.values()}) == 1
+    Visit(mika, learner, package).commit(interactions=[
+        {"id": name, "type": "choice", "result": result}
+        for name, result in zip(asked, ("correct", "wrong"), strict=True)])
+    found = mika("get", f"/practice/packages/{package}/overview", status=200)
+    assert [one["id"] for one in found["questions"]] == list(asked)
+    assert [one["result"] for one in found["learners"][0]["answers"]] == ["correct", "wrong"]

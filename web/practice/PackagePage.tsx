@@ -1,6 +1,6 @@
-import { Box, Flex, Grid, Heading, Link as ChakraLink, Table, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Table, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { ArrowLeft, Download, Play } from "lucide-react";
+import { Download, Play } from "lucide-react";
 import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { api, take } from "../api/client";
@@ -21,6 +21,7 @@ import { Overview } from "./Overview";
 import { markedWords, RecordedAnswer } from "./RecordedAnswer";
 import { STANDARDS, statusWords } from "./status";
 import { ToMark } from "./ToMark";
+import { ToPackages } from "./ToPackages";
 import { t } from "../words/practice";
 
 type Results = components["schemas"]["LearnerResults"];
@@ -47,9 +48,7 @@ export default function PackagePage(): ReactNode {
     <Box minH="100%" bg="table">
       <PageHeader />
       <Box as="main" maxW="1200px" mx="auto" px="6" py="6">
-        <ChakraLink asChild color="spruce" mb="2">
-          <Link to="/practice"><ArrowLeft size={15} />{" "}{t("allPackages")}</Link>
-        </ChakraLink>
+        <ToPackages />
         <Flex align="baseline" gap="3" mb="4" wrap="wrap">
           <Heading as="h1" fontSize="28px">{data?.title ?? "…"}</Heading>
           {data && <Text color="quiet" data-standard={data.standard}>{STANDARDS[data.standard]}</Text>}

@@ -1,8 +1,7 @@
-import { Box, Code, Flex, Grid, Heading, Input, Link as ChakraLink, Text } from "@chakra-ui/react";
+import { Box, Code, Flex, Grid, Heading, Input, Text } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { ArrowLeft, Download, Trash2 } from "lucide-react";
+import { Download, Trash2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
-import { Link } from "react-router";
 import { api, take } from "../api/client";
 import type { components } from "../api/api";
 import { Card } from "../kit/Card";
@@ -15,6 +14,7 @@ import { fetchAs } from "../kit/download";
 import { usePages } from "../kit/pages";
 import { sayError } from "../kit/toaster";
 import { ago } from "../kit/units";
+import { ToPackages } from "./ToPackages";
 import { t } from "../words/practice";
 
 type Store = components["schemas"]["StoreOut"];
@@ -29,9 +29,7 @@ export default function RecordsPage(): ReactNode {
     <Box minH="100%" bg="table">
       <PageHeader />
       <Box as="main" maxW="1200px" mx="auto" px="6" py="6">
-        <ChakraLink asChild color="spruce" mb="2">
-          <Link to="/practice"><ArrowLeft size={15} />{" "}{t("allPackages")}</Link>
-        </ChakraLink>
+        <ToPackages />
         <Heading as="h1" fontSize="28px">{t("recordStore")}</Heading>
         <Text color="quiet" mb="4">{t("aboutTheStore")}</Text>
         <Grid templateColumns={{ base: "minmax(0, 1fr)", md: "minmax(0, 5fr) minmax(0, 6fr)" }} gap="5" alignItems="start">

@@ -1,7 +1,7 @@
 """Names of the things that expressions speak of, and back to what is named."""
 
 from collections import defaultdict
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import get_args
@@ -9,6 +9,15 @@ from typing import get_args
 from .document import Course, Slide
 from .rules.patterns import SETS
 from .text.rich_text import LiveValue
+
+MOST_NAMED = 5
+"""So many things of one sort are named in a sentence; of the rest it is told how many they are."""
+
+
+def some_of(names: Sequence[str]) -> str:
+    """Return names in quotation marks, as many as a sentence takes."""
+    shown = ", ".join(f"“{name}”" for name in names[:MOST_NAMED])
+    return shown + (f" and {len(names) - MOST_NAMED} more" if len(names) > MOST_NAMED else "")
 
 
 @dataclass(frozen=True)

@@ -4,8 +4,7 @@ import json
 from collections.abc import Iterable, Iterator, Mapping
 from typing import Any
 
-MOST_NAMED = 5
-"""So many slides or questions of one sort are named; of the rest it is told how many they are."""
+from zigzag_core.course.names import some_of
 
 Fields = Mapping[str, Any]
 _WORDS = frozenset({"text", "label", "alt", "transcript", "message", "placeholder", "words"})
@@ -24,7 +23,7 @@ def differences(before: Fields, now: Fields) -> list[str]:
     old, new = _by_id(before, "slides"), _by_id(now, "slides")
     both = [name for name in new if name in old]
     changed = [name for name in both if _json(old[name]) != _json(new[name])]
-    reworded = [name for name in changed if _said(old[name]) != _said(new[name])]
+    reworded = [name for name in changed if [*_said(old[name])] != [*_said(new[name])]]
     found = [
         _named("New", "slide", (new[name]["title"] for name in new if name not in old)),
         _named("Gone", "slide", (old[name]["title"] for name in old if name not in new)),
@@ -59,28 +58,22 @@ def _prompt(question: Fields) -> str:
     return str(question.get("prompt") or question.get("name", ""))
 
 
-def _said(value: object) -> list[str]:
-    return list(_strings(value))
-
-
-def _strings(value: object) -> Iterator[str]:
+def _said(value: object) -> Iterator[str]:
     """All that a slide says, in order."""
     if isinstance(value, list):
         for one in value:
-            yield from _strings(one)
+            yield from _said(one)
     elif isinstance(value, Mapping):
         for name, held in value.items():
             if isinstance(held, str):
                 if name in _WORDS:
                     yield held
             else:
-                yield from _strings(held)
+                yield from _said(held)
 
 
 def _named(what: str, kind: str, names: Iterable[str]) -> str:
     found = list(names)
     if not found:
         return ""
-    shown = ", ".join(f"“{name}”" for name in found[:MOST_NAMED])
-    more = f" and {len(found) - MOST_NAMED} more" if len(found) > MOST_NAMED else ""
-    return f"{what} {len(found)} {kind}{'' if len(found) == 1 else 's'}: {shown}{more}"
+    return f"{what} {len(found)} {kind}{'' if len(found) == 1 else 's'}: {some_of(found)}"

@@ -10,13 +10,15 @@ OUT_OF = 10
 
 @dataclass(frozen=True)
 class RecordedAnswer:
-    """One recorded answer. `index` is where its record stands in its visit.
+    """One recorded answer, to the question with this `id` in records. `index` is where its record
+    stands in its visit.
 
     `answer` and `expected` are in words where the package brings them. An answer `to_mark` has
     neither right nor wrong in it; it is worth up to `out_of`, and `model` is one to compare with.
     """
 
     index: int
+    id: str
     question: str
     type: str
     answer: str

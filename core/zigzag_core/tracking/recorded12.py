@@ -46,7 +46,7 @@ def _one(index: int, raw: Mapping[str, Any], words: QuestionWords | None) -> Rec
     unjudged = type_ == "fill-in" and result in ("", "neutral") and not any(expected)
     in_words = _in_words(words)
     return RecordedAnswer(
-        index=index, question=(words.prompt if words else "") or name, type=type_,
+        index=index, id=name, question=(words.prompt if words else "") or name, type=type_,
         answer=in_words(text_of(raw, "student_response")),
         expected=" or ".join(in_words(pattern) for pattern in expected if pattern),
         result=result, time=text_of(raw, "time"), latency=text_of(raw, "latency"),

@@ -29,12 +29,12 @@ def recorded_answers(
 
 
 def _one(index: int, raw: Mapping[str, Any], words: QuestionWords | None) -> RecordedAnswer:
-    type_, result = text_of(raw, "type"), text_of(raw, "result")
+    name, type_, result = text_of(raw, "id"), text_of(raw, "type"), text_of(raw, "result")
     expected = [text_of(one, "pattern") for one in listed(raw.get("correct_responses"))]
     unjudged = type_ in _UNJUDGED and result in ("", "neutral") and not any(expected)
     prompt = (words.prompt if words else "") or text_of(raw, "description")
     return RecordedAnswer(
-        index=index, question=prompt or text_of(raw, "id"), type=type_,
+        index=index, id=name, question=prompt or name, type=type_,
         answer=_in_words(type_, text_of(raw, "learner_response"), words),
         expected=" or ".join(_in_words(type_, one, words) for one in expected if one),
         result=_RESULTS.get(result, result), time=text_of(raw, "timestamp"),

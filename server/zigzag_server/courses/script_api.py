@@ -121,9 +121,7 @@ def download_script(
 ) -> HttpResponse:
     """Download the script as a table, with the names of the files to record: `csv`, or `xlsx`."""
     document = store.read_document(store.course_of(author(request), slug))
-    data, type_ = spreadsheets.table(sheet_of(script_of(document)), form, "Script")
-    return HttpResponse(data, content_type=type_, headers={
-        "Content-Disposition": f'attachment; filename="script-{slug}.{form}"'})
+    return spreadsheets.download(sheet_of(script_of(document)), form, "Script", f"script-{slug}")
 
 
 @router.post("/edits/script/words", response=Edited)

@@ -337,10 +337,7 @@ def get_results_as_table(
     """Return what every learner has done in a package as a table, a row for each answer."""
     package = _package(request, package_id)
     rows = sheets.rows_of(_results(package))
-    data, type_ = spreadsheets.table(rows, form, "Results")
-    name = f"results-{package.pk}.{form}"
-    return HttpResponse(data, content_type=type_, headers={
-        "Content-Disposition": f'attachment; filename="{name}"'})
+    return spreadsheets.download(rows, form, "Results", f"results-{package.pk}")
 
 
 def _results(package: Package) -> list[dict[str, Any]]:

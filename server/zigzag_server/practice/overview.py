@@ -58,14 +58,14 @@ def _latest(package: Package) -> list[Attempt]:
 
 
 def _answers(package: Package, attempt: Attempt) -> dict[str, dict[str, Any]]:
-    """The last answer to each question, by the wording, with how often it was answered."""
+    """The last answer to each question, by its id in records, with how often it was answered."""
     found: dict[str, dict[str, Any]] = {}
     for one in answers.answers_of(package, attempt):
-        before = found.get(one["question"], {"attempts": 0})
+        before = found.get(one["id"], {"attempts": 0})
         mark = one["mark"]
         result = one["result"] if mark is None else (
             "correct" if mark.points >= one["out_of"] else "wrong" if not mark.points else "partly")
-        found[one["question"]] = {
+        found[one["id"]] = {
             "question": one["question"], "result": result, "attempts": before["attempts"] + 1}
     return found
 

@@ -246,9 +246,7 @@ def download_storyboard(
 ) -> HttpResponse:
     """Return the course as a table, a slide a line: for people who read it elsewhere."""
     document = store.read_document(store.course_of(author(request), slug))
-    data, type_ = spreadsheets.table(storyboard(document), form, "Storyboard")
-    return HttpResponse(data, content_type=type_, headers={
-        "Content-Disposition": f'attachment; filename="storyboard-{slug}.{form}"'})
+    return spreadsheets.download(storyboard(document), form, "Storyboard", f"storyboard-{slug}")
 
 
 @router.get("/courses/{slug}/packages", response=list[PackageOut])

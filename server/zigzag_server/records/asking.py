@@ -142,7 +142,8 @@ def resource(**by_method: Answer) -> Callable[[HttpRequest], HttpResponse]:
 
 
 def _ask_of(request: HttpRequest) -> Ask:
-    if int(request.headers.get("Content-Length") or 0) > LARGEST:
+    length = request.headers.get("Content-Length") or "0"
+    if not length.isdecimal() or int(length) > LARGEST:
         raise Refused(f"At most {LARGEST // 1_000_000} MB come at once. Nothing was kept.", 413)
     headers = {name.lower(): value for name, value in request.headers.items()}
     method = "GET" if request.method == "HEAD" else request.method or ""

@@ -1,12 +1,13 @@
 """What an LMS will be told: standard ways to take a course, and what each comes to."""
 
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
+from functools import partial
 from typing import Literal, cast
 
 from zigzag_core.course import CourseDocument, Walkthrough
 from zigzag_core.course.model import Model
-from zigzag_core.course.reporting import Progress, untold
+from zigzag_core.course.reporting import Progress, telling, untold
 from zigzag_core.engine.index import Index
 from zigzag_core.program.events import Event
 from zigzag_core.tracking.told import Told, told
@@ -56,13 +57,13 @@ def endings_of(
     forks = _forks(document)
     walks = document.course.walkthroughs[:MOST_WALKTHROUGHS]
     taking = _Taking(document, index)
-    found: list[Ending] = []
-    steps = [*taking.standard(), *(taking.way(fork) for fork in forks[:MOST_FORKS]),
-             *(taking.walk(walk) for walk in walks)]
-    for done, ending in enumerate(steps, 1):
-        found += ending
-        progress(done / len(steps))
-    return Endings(endings=tuple(found), left_out=max(len(forks) - MOST_FORKS, 0))
+    ways: list[Way] = [
+        *taking.standard(), *(partial(taking.way, fork) for fork in forks[:MOST_FORKS]),
+        *(partial(taking.walk, walk) for walk in walks)]
+    found = [way() for way in telling(ways, progress)]
+    return Endings(
+        endings=tuple(ending for ending in found if ending),
+        left_out=max(len(forks) - MOST_FORKS, 0))
 
 
 def beside(now: Endings, before: Endings) -> Endings:
@@ -70,6 +71,10 @@ def beside(now: Endings, before: Endings) -> Endings:
     held = {one.key: one.told for one in before.endings}
     return now.model_copy(update={"endings": tuple(
         one.model_copy(update={"before": held.get(one.key)}) for one in now.endings)})
+
+
+Way = Callable[[], Ending | None]
+"""Takes the course in one way; there is no ending where that was not found."""
 
 
 class _Taking:
@@ -82,54 +87,55 @@ class _Taking:
         self.right.takes()
         self.sections = {section.id: section.title for section in document.course.sections}
 
-    def standard(self) -> Iterator[Iterator[Ending]]:
+    def standard(self) -> Iterator[Way]:
         """The ways that every course has, and the time that is up, where it has limits."""
-        yield self._opened()
-        yield self._half()
-        yield iter([self._ending(self.right, "right", "All answers right")])
+        yield self._opened
+        yield self._half
+        yield lambda: self._ending(self.right, "right", "All answers right")
         if self.index.program.questions:
-            yield self._whole("wrong", "wrong", "All answers wrong")
+            yield partial(self._whole, "wrong", "All answers wrong")
         program = self.index.program
         if any(quiz.time_limit for quiz in program.quizzes) or any(
                 grader.time_limit for grader in program.questions):
-            yield self._whole("late", "late", "Nothing answered before the time is up")
+            yield partial(self._whole, "late", "Nothing answered before the time is up")
 
-    def way(self, fork: Fork) -> Iterator[Ending]:
+    def way(self, fork: Fork) -> Ending | None:
         """One way of a fork, all answers right; nothing where it was not found."""
         learner = Learner(self.index, "right", fork)
         learner.takes()
-        if learner.taken:
-            ways = f"From “{self.titles[fork.source]}” to “{self.titles[fork.target]}”"
-            yield self._ending(learner, "way", ways, f"{fork.source} {fork.target}")
+        if not learner.taken:
+            return None
+        name = f"From “{self.titles[fork.source]}” to “{self.titles[fork.target]}”"
+        return self._ending(learner, "way", name, f"{fork.source} {fork.target}")
 
-    def walk(self, walk: Walkthrough) -> Iterator[Ending]:
+    def walk(self, walk: Walkthrough) -> Ending:
         """A walkthrough of the author's."""
-        learner = Learner(self.index, "right")
-        learner.begins_as(walk.seed)
+        learner = Learner(self.index, "right", seed=walk.seed)
         for event in walk.events:
             try:
                 learner.does(cast(Event, event))
             except (KeyError, TypeError, ValueError):
                 # An event that the engine cannot read is one that this course no longer knows.
                 continue
-        yield self._ending(learner, "walkthrough", f"Walkthrough “{walk.name}”", walk.id)
+        return self._ending(learner, "walkthrough", f"Walkthrough “{walk.name}”", walk.id)
 
-    def _opened(self) -> Iterator[Ending]:
+    def _opened(self) -> Ending:
         learner = Learner(self.index, "right")
         learner.begins()
-        yield self._ending(learner, "opened", "Opened, and left at once")
+        return self._ending(learner, "opened", "Opened, and left at once")
 
-    def _half(self) -> Iterator[Ending]:
+    def _half(self) -> Ending | None:
         half = len(self.right.state.visited) // 2
-        if half > 1:
-            learner = Learner(self.index, "right")
-            learner.takes(half)
-            yield self._ending(learner, "half", "Left half-way")
+        if half < 2:
+            return None
+        learner = Learner(self.index, "right")
+        learner.takes(half)
+        return self._ending(learner, "half", "Left half-way")
 
-    def _whole(self, kind: Kind, manner: Manner, name: str) -> Iterator[Ending]:
+    def _whole(self, manner: Manner, name: str) -> Ending:
         learner = Learner(self.index, manner)
         learner.takes()
-        yield self._ending(learner, kind, name)
+        return self._ending(learner, manner, name)
 
     def _ending(self, learner: Learner, kind: Kind, name: str, of: str = "") -> Ending:
         state = learner.state

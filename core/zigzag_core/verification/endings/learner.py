@@ -33,6 +33,7 @@ _ANSWERING: tuple[Manner, ...] = ("right", "wrong")
 
 BEGAN = 1_764_500_000
 """When a run begins, in s since 1970: the same each time."""
+_Stand = tuple[State, int, tuple[str, ...], bool, Counter[str]]
 _MOST_TRIES = 12
 """So often at most one question is answered wrong."""
 _MOST_CLICKS = 60
@@ -59,9 +60,11 @@ class Learner:
     learner came by the fork that was to be taken. `stuck`: the gate of the last slide is closed.
     """
 
-    def __init__(self, index: Index, manner: Manner, fork: Fork | None = None) -> None:
+    def __init__(
+        self, index: Index, manner: Manner, fork: Fork | None = None, seed: int = 1
+    ) -> None:
         self.index, self.manner, self.fork = index, manner, fork
-        self.state = engine.start(index, 1)
+        self.state = engine.start(index, seed)
         self.answers = 0
         self.said: list[str] = []
         self.taken = False
@@ -80,10 +83,6 @@ class Learner:
     def begins(self) -> None:
         """Open the course."""
         self.does({"event": "start", "now": BEGAN})
-
-    def begins_as(self, seed: int) -> None:
-        """Be another learner, who gets what the quizzes draw for this `seed`."""
-        self.state = engine.start(self.index, seed)
 
     def takes(self, slides: int | None = None) -> None:
         """Go through the course, to its end or until so many slides were seen."""
@@ -104,19 +103,30 @@ class Learner:
 
     def _takes_fork(self, fork: Fork) -> bool:
         """Try to get to where the fork leads: by what is there, else by answers of either kind."""
-        if self._tries(self._offered(), fork.target):
-            return True
-        kept = self.manner, self.state, self.answers, self.said
-        for manner in _ANSWERING:
-            self.manner, self.said = manner, list(self.said)
-            came = self._leaves(fork.source) and self.state.slide == fork.target
-            self.manner = kept[0]
-            if came:
+        manner, kept = self.manner, self._stand()
+        for tried in (None, *_ANSWERING):
+            if tried is None:
+                self._tries(self._offered(), fork.target)
+            else:
+                self.manner = tried
+                self._leaves(fork.source)
+            self.manner = manner
+            if self.state.slide == fork.target:
                 return True
-            _, self.state, self.answers, self.said = kept
+            self._go_back(kept)
         return False
 
+    def _stand(self) -> _Stand:
+        return self.state, self.answers, tuple(self.said), self.stuck, Counter(self._replied)
+
+    def _go_back(self, stand: _Stand) -> None:
+        """Let what was tried since then not have happened."""
+        self.state, self.answers, said, self.stuck, replied = stand
+        self.said, self._replied = list(said), Counter(replied)
+
     def _leaves(self, here: str) -> bool:
+        """Do what there is to do on the slide, and go on by any way; return whether there was one.
+        """
         if self._lets_time_pass() or self._talks() or self._watches() or self._answers():
             return True
         if self._goes_on() or self._tries(self._offered()):
@@ -289,11 +299,8 @@ class Learner:
         slide that has no way on, where nothing leads to anything new.
         """
         here = self.state.slide or ""
-        before = self.state, self.answers, list(self.said)
         end = target is None and self._is_end(here)
-        for position, event in enumerate(events):
-            if position > _MOST_CLICKS:
-                break
+        for event in islice(events, _MOST_CLICKS):
             after, _ = engine.step(self.index, self.state, event)
             if after.slide == here and not after.ended:
                 if not end and after != self.state:
@@ -302,8 +309,6 @@ class Learner:
                         return True
             elif not after.ended and self._wanted(after, target):
                 return self.does(event)
-        if target is not None and self.state.slide == here:
-            self.state, self.answers, self.said = before
         return False
 
     def _wanted(self, after: State, target: str | None) -> bool:

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from zigzag_core.compiler.compile import by_digest, compile_course
 from zigzag_core.course import CourseDocument, Nowhere, Rule, Slide
 from zigzag_core.course.model import Model
+from zigzag_core.course.names import some_of
 from zigzag_core.course.reporting import Progress, portion, untold
 from zigzag_core.course.rules.rule_use import rules_on
 from zigzag_core.engine.index import Index
@@ -43,20 +44,14 @@ def try_out(document: CourseDocument, progress: Progress = untold) -> Tried:
     )
 
 
-MOST_NAMED = 5
-"""So many slides that were left open are named."""
-
-
 def _statement(explored: Explored, document: CourseDocument) -> str:
     left = [slide.title for slide in document.slides if not explored.slides[slide.id].whole]
     tried = f"{explored.steps:,} things that learners can do were tried, slide by slide."
     if not left:
         return f"{tried} That is all there is."
-    named = ", ".join(f"“{title}”" for title in left[:MOST_NAMED])
-    more = f" and {len(left) - MOST_NAMED} more" if len(left) > MOST_NAMED else ""
     slides = "1 slide" if len(left) == 1 else f"{len(left)} slides"
     return f"{tried} On {slides} there is more than could be tried; nothing is claimed there of " \
-           f"what never happens: {named}{more}."
+           f"what never happens: {some_of(left)}."
 
 
 def _slide(slide: Slide, seen: SlideSeen, document: CourseDocument) -> Iterator[Finding]:

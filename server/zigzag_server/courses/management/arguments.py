@@ -1,6 +1,7 @@
 """What the commands have in common."""
 
-from collections.abc import Iterator
+import sys
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from pathlib import Path
 from typing import BinaryIO
@@ -9,6 +10,7 @@ from django.contrib.auth import get_user_model
 from django.contrib.auth.models import User
 from django.core.management.base import CommandError
 
+from zigzag_server import spreadsheets
 from zigzag_server.courses.models import Course
 
 
@@ -30,6 +32,19 @@ def owner(name: str | None) -> User:
         names = ", ".join(users.values_list("username", flat=True)) or "nobody yet"
         raise CommandError(f"Say with --owner for whom; there is: {names}.")
     return found
+
+
+def write_table(
+    rows: Sequence[Sequence[str]], form: spreadsheets.Form, name: str, out: str | None
+) -> bool:
+    """Write a table to the file `out`, or print it; return whether there is a file."""
+    data, _ = spreadsheets.table(rows, form, name)
+    if out is None:
+        sys.stdout.buffer.write(data)
+        return False
+    with writing(out) as file:
+        file.write(data)
+    return True
 
 
 @contextmanager

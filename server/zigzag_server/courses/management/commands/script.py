@@ -1,17 +1,14 @@
 """`manage.py script`: all that is spoken in a course, as a table."""
 
-import sys
 from argparse import ArgumentParser
-from pathlib import Path
 from typing import Any
 
-from django.core.management.base import BaseCommand, CommandError
+from django.core.management.base import BaseCommand
 from zigzag_core.editing.narration.script import script_of
 from zigzag_core.editing.narration.sheets import sheet_of
 
 from zigzag_server.courses import store
 from zigzag_server.courses.management import arguments
-from zigzag_server.spreadsheets import table
 
 
 class Command(BaseCommand):
@@ -21,16 +18,9 @@ class Command(BaseCommand):
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("slug")
         parser.add_argument("--as", dest="form", choices=("csv", "xlsx"), default="csv")
-        parser.add_argument("--out", type=Path, help="a file; else it is printed")
+        parser.add_argument("--out", help="a file; else it is printed")
 
     def handle(self, *args: Any, **options: Any) -> None:
         rows = script_of(store.document_of(arguments.course(options["slug"])))
-        data, _ = table(sheet_of(rows), options["form"], "Script")
-        if options["out"] is None:
-            sys.stdout.buffer.write(data)
-            return
-        try:
-            options["out"].write_bytes(data)
-        except OSError as error:
-            raise CommandError(f"The file cannot be written: {error.strerror}.") from None
-        self.stdout.write(f"{len(rows)} rows written.")
+        if arguments.write_table(sheet_of(rows), options["form"], "Script", options["out"]):
+            self.stdout.write(f"{len(rows)} rows written.")
