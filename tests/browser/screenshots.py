@@ -151,7 +151,7 @@ def _take(page: Page) -> None:
     page.browser.set_window_size(500, 900)
     page.browser.get(address.split("#")[0])
     page.press("Start the day")
-    page.words("Slide 2 of 58")
+    page.words("Slide 2 of 59")
     _shot(page, "phone")
 
     fit_window(page.browser)
