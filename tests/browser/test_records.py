@@ -28,6 +28,7 @@ def _send(address, user, password, said):
 def test_a_client_gets_a_key_says_something_and_loses_the_key(page):
     page.go("/practice")
     page.press("Record store")
+    page.until(lambda: page.find("[data-address]").text.startswith("http"))
     address = page.find("[data-address]").text
     page.find("input[aria-label='What the key is for']").send_keys("Weather mast")
     page.press("Make a key")
